@@ -1,0 +1,130 @@
+import { extentOf, type Conversion, type Feature, type Part, type Placement, type Shell } from '../document';
+import { add, chain, subtract, type Linear } from '../quantity';
+import { axisOf, signOf, type Axis, type Shape, type Vec3 } from '../solid';
+import { hullModel, type HullModel, type Wall } from './hull';
+import { placePart, type PlacedPart, type Solid } from './placed';
+
+/** The conversion as geometry in shell coordinates. */
+export interface Assembly {
+  hull: HullModel;
+  /** Faces of metal shells conduct. */
+  metalShell: boolean;
+  features: Solid[];
+  parts: PlacedPart[];
+  /** Ids of parts that are in the kit but not in the shell. */
+  unplaced: string[];
+}
+
+const METALS = new Set(['steel', 'aluminium']);
+
+const featureCache = new WeakMap<Feature, Map<string, Solid>>();
+
+/** A feature as a solid with its measured ends. */
+export function featureSolid(id: string, feature: Feature): Solid {
+  const known = featureCache.get(feature)?.get(id);
+  if (known) return known;
+  const { low, high } = extentOf(feature);
+  const base = `/shell/features/${id}`;
+  const lows = [chain(`${base}/x`, feature.x), chain(`${base}/y`, feature.y), chain(`${base}/z`, feature.z)];
+  const { shape: form } = feature;
+  const sizes: Linear[] =
+    form.kind === 'box'
+      ? [
+          chain(`${base}/shape/width`, form.width),
+          chain(`${base}/shape/depth`, form.depth),
+          chain(`${base}/shape/height`, form.height),
+        ]
+      : (['x', 'y', 'z'] as const).map((axis) =>
+          axis === form.axis ? chain(`${base}/shape/length`, form.length) : chain(`${base}/shape/diameter`, form.diameter),
+        );
+  const shape: Shape =
+    form.kind === 'box'
+      ? { kind: 'box', low, high }
+      : { kind: 'cylinder', axis: { x: 0, y: 1, z: 2 }[form.axis] as Axis, low, high };
+  const solid: Solid = {
+    id,
+    owner: id,
+    ownerKind: 'feature',
+    name: feature.name,
+    role: 'body',
+    shape,
+    moving: feature.moving,
+    contact: [],
+    outside: false,
+    end: (axis, atHigh) => (atHigh ? add(lows[axis]!, sizes[axis]!) : lows[axis]!),
+  };
+  if (feature.metal) solid.conducts = 'metal';
+  if (!featureCache.has(feature)) featureCache.set(feature, new Map());
+  featureCache.get(feature)!.set(id, solid);
+  return solid;
+}
+
+/** Within this of a wall a part counts as bolted to it, mm. */
+const SEATED = 0.05;
+
+/** What a part is bolted to along each axis: a wall that one of its contact sides touches. */
+function seatsOf(placed: PlacedPart, walls: readonly Wall[]): (Linear | undefined)[] {
+  const seats: (Linear | undefined)[] = [undefined, undefined, undefined];
+  const centre: Vec3 = [
+    (placed.low[0] + placed.high[0]) / 2,
+    (placed.low[1] + placed.high[1]) / 2,
+    (placed.low[2] + placed.high[2]) / 2,
+  ];
+  for (const solid of placed.solids)
+    for (const direction of solid.contact) {
+      const axis = axisOf(direction);
+      if (seats[axis]) continue;
+      const sign = signOf(direction);
+      const wall = walls.find((w) => w.normal[axis] === -sign);
+      if (!wall) continue;
+      const end = sign > 0 ? solid.shape.high[axis] : solid.shape.low[axis];
+      if (Math.abs(-sign * end - wall.offset) > SEATED) continue;
+      const plane = wall.chainNear(centre);
+      // The part's low end hangs on the wall through the part's own dimensions.
+      const offset = subtract(solid.end(axis, sign > 0), placedLow(placed, axis));
+      const wallAt: Linear = { value: -sign * plane.value, terms: plane.terms.map((t) => ({ ...t, coefficient: -sign * t.coefficient })) };
+      seats[axis] = subtract(wallAt, offset);
+    }
+  return seats;
+}
+
+function placedLow(placed: PlacedPart, axis: Axis): Linear {
+  const value = placed.low[axis];
+  const lowest = placed.solids.find(
+    (s) => (s.role === 'body' || s.role === 'mount') && Math.abs(s.shape.low[axis] - value) < 1e-9,
+  );
+  return lowest ? lowest.end(axis, false) : { value, terms: [] };
+}
+
+const placedCache = new WeakMap<Part, { id: string; placement: Placement; shell: Shell['hull']; placed: PlacedPart }>();
+
+/** A part in the shell, its seat on the walls taken into account. */
+export function placeInShell(id: string, part: Part, placement: Placement, shell: Shell): PlacedPart {
+  const known = placedCache.get(part);
+  if (known && known.id === id && known.placement === placement && known.shell === shell.hull) return known.placed;
+  const loose = placePart(id, part, placement);
+  const placed = placePart(id, part, placement, seatsOf(loose, hullModel(shell).walls));
+  placedCache.set(part, { id, placement, shell: shell.hull, placed });
+  return placed;
+}
+
+/** Document → solids in shell coordinates. Features that are already removed are left out. */
+export function assemble(document: Conversion): Assembly {
+  const { shell, kit, layout } = document;
+  const parts: PlacedPart[] = [];
+  const unplaced: string[] = [];
+  for (const [id, part] of Object.entries(kit.parts)) {
+    const placement = layout.placements[id];
+    if (placement) parts.push(placeInShell(id, part, placement, shell));
+    else unplaced.push(id);
+  }
+  return {
+    hull: hullModel(shell),
+    metalShell: METALS.has(shell.material),
+    features: Object.entries(shell.features)
+      .filter(([, f]) => f.fate !== 'removed')
+      .map(([id, f]) => featureSolid(id, f)),
+    parts,
+    unplaced,
+  };
+}

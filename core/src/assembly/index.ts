@@ -1,0 +1,3 @@
+export * from './assemble';
+export * from './hull';
+export * from './placed';

@@ -1,0 +1,92 @@
+import type { Conversion, TargetKind } from '../document';
+import { collect, type Finding } from '../findings';
+import { TARGETS } from './targets';
+
+/** What the other stations found, for the targets that can be judged so far. */
+export interface TargetFigures {
+  'outer-litres'?: number;
+  mass?: number;
+  'smallest-margin'?: number;
+  'free-litres'?: number;
+  drives?: number;
+}
+
+/** Ids of faces and features that the present plan cuts. */
+export interface Touched {
+  faces: ReadonlySet<string>;
+  features: ReadonlySet<string>;
+}
+
+/** Which targets are met, which survivors the plan touches, what contradicts. Pure. */
+export function assessBrief(document: Conversion, figures: TargetFigures, touched: Touched): Finding[] {
+  const { brief } = document;
+  const findings: Finding[] = [];
+  for (const [id, survivor] of Object.entries(brief.survivors)) {
+    const { kind, id: about } = survivor.about;
+    const hit = kind === 'face' ? touched.faces.has(about!) : kind === 'feature' && touched.features.has(about!);
+    if (hit)
+      findings.push({
+        id: `brief/survivor/${id}`,
+        station: 'brief',
+        verdict: 'stop',
+        sentence: `“${survivor.name}” is on the survivor list, and the plan ${kind === 'face' ? `cuts the ${about} face` : 'takes it out'}.`,
+        brief: `${survivor.name} touched`,
+        figures: [],
+        about: [{ kind: kind === 'face' ? 'face' : 'feature', id: about! }],
+      });
+  }
+  let met = 0;
+  let unknown = 0;
+  for (const [id, target] of Object.entries(brief.targets)) {
+    const { label, unit, sense } = TARGETS[target.kind];
+    const value = (figures as Partial<Record<TargetKind, number>>)[target.kind];
+    if (value === undefined) {
+      unknown++;
+      continue;
+    }
+    const ok = sense === 'most' ? value <= target.limit : value >= target.limit;
+    if (ok) {
+      met++;
+      continue;
+    }
+    const shown = Number(value.toFixed(1));
+    findings.push({
+      id: `brief/target/${id}`,
+      station: 'brief',
+      verdict: 'warn',
+      sentence: `${label} is ${shown} ${unit}; the target is ${sense === 'most' ? 'at most' : 'at least'} ${target.limit} ${unit}.`,
+      brief: `${label.toLowerCase()} ${shown} ${unit}`,
+      figures: [
+        {
+          label,
+          value,
+          unit: unit === 'L' ? 'litre' : unit === 'mm' ? 'mm' : unit === 'kg' ? 'gram' : 'count',
+          source: { kind: 'computed', title: 'from the present plan' },
+        },
+      ],
+      about: [{ kind: 'target', id }],
+    });
+  }
+  if (brief.purpose.trim() === '')
+    findings.push({
+      id: 'brief/purpose',
+      station: 'brief',
+      verdict: 'note',
+      sentence: 'The brief has no purpose yet. One line is enough: it decides later arguments.',
+      brief: 'no purpose yet',
+      figures: [],
+      about: [],
+    });
+  const total = Object.keys(brief.targets).length;
+  if (total > 0 && findings.length === 0)
+    findings.push({
+      id: 'brief/targets',
+      station: 'brief',
+      verdict: 'good',
+      sentence: `${met} of ${total} targets met${unknown > 0 ? `, ${unknown} not computed by this plan` : ''}; no survivor is touched.`,
+      brief: `${met} of ${total} targets`,
+      figures: [],
+      about: [],
+    });
+  return collect(findings, document.accepted);
+}

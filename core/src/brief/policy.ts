@@ -1,0 +1,20 @@
+import type { FaceId, Policy } from '../document';
+
+/** Faces that may be cut under a policy; a sleeper keeps front, sides and top as they were seen. */
+export function mayCut(policy: Policy, face: FaceId): boolean {
+  if (policy === 'open') return true;
+  return policy === 'sleeper' && (face === 'rear' || face === 'bottom');
+}
+
+/** The three schools in the words of the bench. */
+export const POLICIES: Readonly<Record<Policy, { label: string; rule: string }>> = {
+  conserve: {
+    label: 'Conserve',
+    rule: 'Nothing irreversible: no cutting, no drilling, no glue on original material. Brackets, existing holes, clamps.',
+  },
+  sleeper: {
+    label: 'Sleeper',
+    rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and bottom may be cut.',
+  },
+  open: { label: 'Open', rule: 'Cut what helps; function first.' },
+};

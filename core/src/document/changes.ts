@@ -1,0 +1,161 @@
+import type { Measured } from '../quantity';
+import { edit, stepsOf, type Edited } from './patches';
+import type {
+  Brief,
+  Conversion,
+  CutSettings,
+  Feature,
+  Hull,
+  Lid,
+  Material,
+  Opening,
+  Part,
+  Placement,
+  Survivor,
+  Target,
+} from './types';
+
+/** The only ways to alter a document. `label` words for the history are made by `describeChange`. */
+export type Change =
+  | { type: 'rename'; name: string; note?: string }
+  | { type: 'setBrief'; brief: Partial<Omit<Brief, 'survivors' | 'targets'>> }
+  | { type: 'setSurvivor'; id: string; survivor: Survivor | null }
+  | { type: 'setTarget'; id: string; target: Target | null }
+  | { type: 'setHull'; hull: Hull }
+  | { type: 'setMaterial'; material: Material }
+  | { type: 'setLid'; lid: Lid | null }
+  | { type: 'setMeasured'; path: string; measured: Measured; what: string }
+  | { type: 'setFeature'; id: string; feature: Feature | null }
+  | { type: 'setFate'; id: string; fate: Feature['fate'] }
+  | { type: 'setOpening'; id: string; opening: Opening | null }
+  | { type: 'addPart'; id: string; part: Part; placement?: Placement }
+  | { type: 'setPart'; id: string; part: Partial<Part> }
+  | { type: 'removePart'; id: string }
+  | { type: 'placePart'; id: string; placement: Placement | null }
+  | { type: 'setCut'; cut: Partial<CutSettings> }
+  | { type: 'accept'; finding: string; reason: string | null }
+  | { type: 'all'; what: string; changes: Change[] };
+
+/** Applies a change to a document; the caller validates the result with `complaintsOf`. */
+export function applyChange(document: Conversion, change: Change): Edited<Conversion> {
+  return edit(document, (draft) => alter(draft, change));
+}
+
+function setOrDelete<T>(record: Record<string, T>, id: string, value: T | null) {
+  if (value === null) delete record[id];
+  else record[id] = value;
+}
+
+function alter(draft: Conversion, change: Change): void {
+  switch (change.type) {
+    case 'rename':
+      draft.name = change.name.trim();
+      if (change.note !== undefined) draft.note = change.note;
+      return;
+    case 'setBrief':
+      Object.assign(draft.brief, change.brief);
+      return;
+    case 'setSurvivor':
+      return setOrDelete(draft.brief.survivors, change.id, change.survivor);
+    case 'setTarget':
+      return setOrDelete(draft.brief.targets, change.id, change.target);
+    case 'setHull':
+      draft.shell.hull = change.hull;
+      return;
+    case 'setMaterial':
+      draft.shell.material = change.material;
+      return;
+    case 'setLid':
+      draft.shell.lid = change.lid;
+      return;
+    case 'setMeasured': {
+      const steps = stepsOf(change.path);
+      const last = steps.pop()!;
+      let at: unknown = draft;
+      for (const step of steps) at = (at as Record<string, unknown> | undefined)?.[step];
+      if (at === null || typeof at !== 'object' || !(last in at))
+        throw new Error(`The document has no measured value at “${change.path}”.`);
+      (at as Record<string, unknown>)[last] = change.measured;
+      return;
+    }
+    case 'setFeature':
+      return setOrDelete(draft.shell.features, change.id, change.feature);
+    case 'setFate': {
+      const feature = draft.shell.features[change.id];
+      if (feature) feature.fate = change.fate;
+      return;
+    }
+    case 'setOpening':
+      return setOrDelete(draft.shell.openings, change.id, change.opening);
+    case 'addPart':
+      draft.kit.parts[change.id] = change.part;
+      if (change.placement) draft.layout.placements[change.id] = change.placement;
+      return;
+    case 'setPart':
+      Object.assign(draft.kit.parts[change.id] ?? {}, change.part);
+      return;
+    case 'removePart':
+      delete draft.kit.parts[change.id];
+      delete draft.layout.placements[change.id];
+      return;
+    case 'placePart':
+      return setOrDelete(draft.layout.placements, change.id, change.placement);
+    case 'setCut':
+      Object.assign(draft.cut, change.cut);
+      return;
+    case 'accept':
+      return setOrDelete(
+        draft.accepted,
+        change.finding,
+        change.reason === null ? null : { reason: change.reason },
+      );
+    case 'all':
+      for (const step of change.changes) alter(draft, step);
+  }
+}
+
+/** The change in a few words, for the history and the undo button. */
+export function describeChange(document: Conversion, change: Change): string {
+  const part = (id: string) => document.kit.parts[id]?.name ?? id;
+  const feature = (id: string) => document.shell.features[id]?.name ?? id;
+  switch (change.type) {
+    case 'rename':
+      return 'rename';
+    case 'setBrief':
+      return `brief: ${Object.keys(change.brief).join(', ')}`;
+    case 'setSurvivor':
+      return change.survivor ? `survivor: ${change.survivor.name}` : 'take a survivor off the list';
+    case 'setTarget':
+      return change.target ? `target: ${change.target.kind.replace('-', ' ')}` : 'drop a target';
+    case 'setHull':
+      return 'shape of the hull';
+    case 'setMaterial':
+      return `material: ${change.material}`;
+    case 'setLid':
+      return change.lid ? `lid: ${change.lid.name}` : 'no lid';
+    case 'setMeasured':
+      return `${change.what} ${change.measured.value} mm`;
+    case 'setFeature':
+      return change.feature ? `feature: ${change.feature.name}` : `delete ${feature(change.id)}`;
+    case 'setFate':
+      return `${feature(change.id)}: ${FATES[change.fate]}`;
+    case 'setOpening':
+      return change.opening ? `opening: ${change.opening.name}` : 'delete an opening';
+    case 'addPart':
+      return `add ${change.part.name}`;
+    case 'setPart':
+      return `adjust ${part(change.id)}`;
+    case 'removePart':
+      return `take ${part(change.id)} out of the kit`;
+    case 'placePart':
+      return change.placement ? `move ${part(change.id)}` : `take ${part(change.id)} out of the shell`;
+    case 'setCut':
+      return `sheets: ${Object.keys(change.cut).join(', ')}`;
+    case 'accept':
+      return change.reason === null ? 'reopen a finding' : 'accept a finding';
+    case 'all':
+      return change.what;
+  }
+}
+
+const FATES = { keep: 'must keep', cut: 'may cut', removed: 'removed' } as const;

@@ -1,0 +1,89 @@
+import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+
+enablePatches();
+
+/** One step of an edit in the form of RFC 6902 (add, remove, replace; paths by RFC 6901). */
+export interface Operation {
+  op: 'add' | 'remove' | 'replace';
+  path: string;
+  value?: unknown;
+}
+
+const escape = (step: string | number) => String(step).replace(/~/g, '~0').replace(/\//g, '~1');
+const unescape = (step: string) => step.replace(/~1/g, '/').replace(/~0/g, '~');
+
+/** The steps of a path; `''` is the whole document. */
+export function stepsOf(path: string): string[] {
+  if (path === '') return [];
+  if (!path.startsWith('/')) throw new Error(`“${path}” is not a path; a path starts with “/”.`);
+  return path.slice(1).split('/').map(unescape);
+}
+
+const fromImmer = (patch: Patch): Operation => {
+  const operation: Operation = {
+    op: patch.op,
+    path: patch.path.map((step) => `/${escape(step)}`).join(''),
+  };
+  return patch.op === 'remove' ? operation : { ...operation, value: patch.value };
+};
+
+function toImmer(operation: Operation, document: unknown): Patch {
+  const path: (string | number)[] = [];
+  let at: unknown = document;
+  for (const step of stepsOf(operation.path)) {
+    if (['__proto__', 'constructor', 'prototype'].includes(step))
+      throw new Error(`“${operation.path}” is not a path of a document.`);
+    path.push(Array.isArray(at) ? Number(step) : step);
+    at = (at as Record<string, unknown> | undefined)?.[step];
+  }
+  return { op: operation.op, path, value: operation.value };
+}
+
+export interface Edited<T> {
+  document: T;
+  operations: Operation[];
+  inverse: Operation[];
+}
+
+/** Runs a recipe on a draft of the document; gives the new document and both ways of the edit. */
+export function edit<T extends object>(document: T, recipe: (draft: T) => void): Edited<T> {
+  const [next, patches, inverse] = produceWithPatches(document, (draft) => {
+    recipe(draft as T);
+  });
+  return { document: next, operations: patches.map(fromImmer), inverse: inverse.map(fromImmer) };
+}
+
+/** Applies operations. @throws Error naming the path that the document does not have. */
+export function applyOperations<T extends object>(document: T, operations: readonly Operation[]): Edited<T> {
+  let at: Edited<T> = { document, operations: [], inverse: [] };
+  for (const operation of operations) {
+    let step: Edited<T>;
+    try {
+      step = edit(at.document, (draft) => {
+        applyPatches(draft, [toImmer(operation, at.document)]);
+      });
+    } catch {
+      throw new Error(`The document has no place “${operation.path}” to ${operation.op}.`);
+    }
+    at = {
+      document: step.document,
+      operations: [...at.operations, ...step.operations],
+      inverse: [...step.inverse, ...at.inverse],
+    };
+  }
+  return at;
+}
+
+/** Two edits touch the same place, or one a place inside the other's. */
+export function conflicts(a: readonly Operation[], b: readonly Operation[]): boolean {
+  return a.some((p) =>
+    b.some((q) => p.path === q.path || p.path.startsWith(`${q.path}/`) || q.path.startsWith(`${p.path}/`)),
+  );
+}
+
+/** The value at a path, or undefined. */
+export function valueAt(document: unknown, path: string): unknown {
+  let at = document;
+  for (const step of stepsOf(path)) at = (at as Record<string, unknown> | null | undefined)?.[step];
+  return at;
+}

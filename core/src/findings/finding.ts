@@ -1,0 +1,51 @@
+import type { Change } from '../document';
+import type { Source } from '../quantity';
+
+export type Verdict = 'stop' | 'warn' | 'note' | 'good';
+export type Station = 'brief' | 'shell' | 'kit' | 'fit' | 'cut';
+export const STATIONS: readonly Station[] = ['brief', 'shell', 'kit', 'fit', 'cut'];
+
+/** One of the numbers a finding rests on. */
+export interface Figure {
+  label: string;
+  value: number;
+  unit: 'mm' | 'litre' | 'percent' | 'gram' | 'count' | 'mm²';
+  /** Formula or document. */
+  source: Source;
+}
+
+/** What a finding is about; the view goes there. */
+export interface About {
+  kind: 'part' | 'feature' | 'face' | 'opening' | 'measurement' | 'target' | 'survivor';
+  id: string;
+}
+
+/** A change to the plan that would help. */
+export interface Remedy {
+  id: string;
+  label: string;
+  /** What it costs or spoils, in a few words. */
+  price: string;
+  change: Change;
+}
+
+/** What a station has to say about one thing. */
+export interface Finding {
+  /** Stable while it is about the same thing: `fit/card-1/lid`. */
+  id: string;
+  station: Station;
+  verdict: Verdict;
+  sentence: string;
+  /** A few words and a figure for the verdict strip. */
+  brief: string;
+  figures: Figure[];
+  about: About[];
+  /** A measured value that is worth measuring again, as a document path. */
+  measureAgain?: string;
+  /** Remedies are searched on demand: `remediesFor`. */
+  mayHaveRemedies?: boolean;
+  /** Set by `collect` where the user accepted it. */
+  accepted?: string;
+}
+
+export const RANK: Readonly<Record<Verdict, number>> = { stop: 0, warn: 1, note: 2, good: 3 };

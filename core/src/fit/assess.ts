@@ -1,0 +1,241 @@
+import { assemble, type Assembly } from '../assembly';
+import type { Conversion } from '../document';
+import { collect, type Finding } from '../findings';
+import { sharesOf, type Source } from '../quantity';
+import { faceReaches } from './faces';
+import { judge, marginsOf, type JudgedMargin } from './margins';
+import { faceName, marginName, mm, nameOf } from './words';
+
+/** A measurement and how much it contributes to the tightest margins. */
+export interface MeasureAgain {
+  id: string;
+  /** 0…1, of the variance of the tight margins, each weighted by its chance to fail. */
+  weight: number;
+  uncertainty: number;
+  /** The margin it matters most for. */
+  margin: string;
+}
+
+export interface FitReport {
+  /** Tightest first, the first ones judged with their tolerance chains. */
+  margins: JudgedMargin[];
+  findings: Finding[];
+  measureAgain: MeasureAgain[];
+}
+
+/** Judged margins that are kept in the report. */
+const LISTED = 24;
+
+const DISTANCE: Source = {
+  kind: 'computed',
+  title: 'signed distance between the two solids: the gap, or negative the shortest way apart',
+};
+const REQUIRED = (margin: JudgedMargin): Source => margin.required.source;
+const CHAIN: Source = {
+  kind: 'computed',
+  title: 'tolerance chain of the measured values: worst case is the sum, 95 % the root of the sum of squares (normal, independent)',
+};
+
+/** Whether everything fits, by how much and how sure that is. Pure. */
+export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): FitReport {
+  const margins = marginsOf(assembly).slice(0, LISTED).map((m) => judge(assembly, m));
+  const findings: Finding[] = [];
+  for (const margin of margins) {
+    const finding = findingOf(document, margin);
+    if (finding) findings.push(finding);
+  }
+  findings.push(...faceFindings(document, assembly));
+  for (const id of assembly.unplaced)
+    findings.push({
+      id: `fit/${id}/place`,
+      station: 'fit',
+      verdict: 'warn',
+      sentence: `${document.kit.parts[id]!.name} is in the kit but not in the shell yet.`,
+      brief: `${document.kit.parts[id]!.name} not placed`,
+      figures: [],
+      about: [{ kind: 'part', id }],
+      mayHaveRemedies: true,
+    });
+  if (assembly.parts.length > 0 && !findings.some((f) => f.verdict !== 'note')) {
+    const tightest = margins.find((m) => m.kind === 'body');
+    findings.push({
+      id: 'fit/all',
+      station: 'fit',
+      verdict: 'good',
+      sentence: tightest
+        ? `Everything fits. Tightest is ${marginName(document, tightest)} with ${mm(tightest.distance)}; it holds with ${percent(tightest.spread.probability)}.`
+        : 'Everything fits, with nothing near anything else.',
+      brief: tightest ? `${mm(tightest.distance)} tightest` : 'all clear',
+      figures: [],
+      about: tightest ? [{ kind: 'part', id: tightest.part }] : [],
+    });
+  }
+  return {
+    margins,
+    findings: collect(findings, document.accepted),
+    measureAgain: measureAgain(margins),
+  };
+}
+
+const percent = (p: number) => `${p > 0.999 ? 'over 99.9' : p < 0.001 ? 'under 0.1' : (100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;
+
+function figuresOf(margin: JudgedMargin): Finding['figures'] {
+  const { spread } = margin;
+  return [
+    { label: 'distance', value: margin.distance, unit: 'mm', source: DISTANCE },
+    { label: 'required', value: margin.required.value, unit: 'mm', source: REQUIRED(margin) },
+    { label: 'spare, worst case', value: spread.worst, unit: 'mm', source: CHAIN },
+    { label: 'spare, ± at 95 %', value: spread.half95, unit: 'mm', source: CHAIN },
+    { label: 'chance that it fits', value: 100 * spread.probability, unit: 'percent', source: CHAIN },
+  ];
+}
+
+function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefined {
+  const part = nameOf(document, { kind: 'part', id: margin.part });
+  const other = nameOf(document, margin.other);
+  const { spread, distance, spare } = margin;
+  const base = {
+    id: `fit/${margin.id}`,
+    station: 'fit' as const,
+    figures: figuresOf(margin),
+    about: [{ kind: 'part' as const, id: margin.part }, { kind: margin.other.kind, id: margin.other.id }],
+  };
+  if (margin.kind === 'air') {
+    if (spare >= 0) return undefined;
+    const { tolerable, least } = margin.air!;
+    const verdict = distance < least ? 'stop' : distance < tolerable ? 'warn' : 'note';
+    const effect = { stop: 'it starves', warn: 'it gets loud and warm', note: 'tolerable, a little louder' }[verdict];
+    const own = margin.solid.startsWith(`${margin.part}/`) && margin.solid.includes('air');
+    const [intake, block] = own ? [part, other] : [other, part];
+    return {
+      ...base,
+      verdict,
+      sentence: `${block} leaves ${mm(Math.max(0, distance))} for the air of ${intake}; it wants ${mm(margin.required.value)}: ${effect}.`,
+      brief: `air ${mm(Math.max(0, distance))} of ${mm(margin.required.value)}`,
+      mayHaveRemedies: verdict !== 'note',
+    };
+  }
+  if (margin.kind === 'plug') {
+    if (spare >= 0) return undefined;
+    const verdict = distance < -15 ? 'stop' : 'warn';
+    return {
+      ...base,
+      verdict,
+      sentence: `The plug room at ${part} is ${mm(-distance)} short against ${other}${verdict === 'warn' ? '; a right-angled plug may do' : '; the plug can’t go in'}.`,
+      brief: `plug ${mm(distance)}`,
+      mayHaveRemedies: true,
+    };
+  }
+  if (distance < -0.05)
+    return {
+      ...base,
+      verdict: 'stop',
+      sentence: `${part} is ${mm(-distance)} into the ${other.toLowerCase()}.`,
+      brief: `${mm(distance)} ${shortName(document, margin)}`,
+      mayHaveRemedies: true,
+    };
+  if (spare < -0.001)
+    return {
+      ...base,
+      verdict: 'warn',
+      sentence: `${part} has ${mm(distance)} to the ${other.toLowerCase()}; it needs ${mm(margin.required.value)} (${margin.required.why}).`,
+      brief: `${mm(distance)} ${shortName(document, margin)}`,
+      mayHaveRemedies: true,
+    };
+  if (spread.worst >= 0) return undefined;
+  const worst = sharesOf(margin.chain).find((s) => !s.id.startsWith('/layout'));
+  const finding: Finding = {
+    ...base,
+    verdict: spare < spread.half95 ? 'warn' : 'note',
+    sentence: `${part} has ${mm(distance)} to the ${other.toLowerCase()} ± ${mm(spread.half95)}: ${percent(spread.probability)} that it fits. ${
+      spare < spread.half95 ? 'The margin is smaller than what is known about it: measure again before you cut.' : 'Only if everything is off in the bad direction it does not.'
+    }`,
+    brief: `${mm(distance)} ±${spread.half95.toFixed(1)} ${shortName(document, margin)}`,
+  };
+  if (worst) {
+    finding.measureAgain = worst.id;
+    finding.about = [...finding.about, { kind: 'measurement', id: worst.id }];
+  }
+  return finding;
+}
+
+function shortName(document: Conversion, margin: JudgedMargin): string {
+  return margin.other.kind === 'face' ? faceName(document, margin.other.id) : nameOf(document, margin.other);
+}
+
+function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
+  const findings: Finding[] = [];
+  for (const part of assembly.parts)
+    for (const reach of faceReaches(assembly, part)) {
+      const { face, wall, gap } = reach;
+      if (!face.mustReachOutside) continue;
+      const name = part.part.name;
+      const base = {
+        id: `fit/${part.id}/${face.id}`,
+        station: 'fit' as const,
+        about: [{ kind: 'part' as const, id: part.id }],
+        mayHaveRemedies: true,
+      };
+      const gapFigure = Number.isFinite(gap)
+        ? [
+            {
+              label: `${face.name} to the inside of the wall`,
+              value: gap,
+              unit: 'mm' as const,
+              source: DISTANCE,
+            },
+          ]
+        : [];
+      const fan = face.id === 'fan';
+      if (!wall)
+        findings.push({
+          ...base,
+          verdict: fan ? 'warn' : 'stop',
+          sentence: `The ${face.name} of ${name} looks to the ${face.direction}, where the shell has no square wall.`,
+          brief: `${face.name} blind`,
+          figures: [],
+        });
+      else if (!reach.reaches)
+        findings.push({
+          ...base,
+          verdict: fan ? 'warn' : 'stop',
+          sentence: `The ${face.name} of ${name} ${gap < 0 ? `is ${mm(-gap)} past the inside of the` : `ends ${mm(gap)} before the`} ${faceName(document, wall.face)}; it works up to ${mm(face.reach)} from it.`,
+          brief: `${face.name} ${mm(gap)} off`,
+          figures: gapFigure,
+        });
+      else if (!reach.onWall)
+        findings.push({
+          ...base,
+          verdict: 'stop',
+          sentence: `The ${face.name} of ${name} hangs over the edge of the ${faceName(document, wall.face)}.`,
+          brief: `${face.name} over the edge`,
+          figures: gapFigure,
+        });
+      else if (document.brief.blockedFaces.includes(wall.face))
+        findings.push({
+          ...base,
+          verdict: 'warn',
+          sentence: `The ${face.name} of ${name} looks at the ${faceName(document, wall.face)}, which the brief says stands against something.`,
+          brief: `${face.name} blocked`,
+          figures: [],
+        });
+    }
+  return findings;
+}
+
+/** Ranks the measured values by how much they matter for the margins that are not sure. */
+export function measureAgain(margins: readonly JudgedMargin[]): MeasureAgain[] {
+  const ranked = new Map<string, MeasureAgain>();
+  for (const margin of margins) {
+    const { probability, worst } = margin.spread;
+    if (margin.kind !== 'body' || worst >= 0 || probability < 1e-6) continue;
+    const doubt = 4 * probability * (1 - probability) + 1e-3;
+    for (const { id, share, uncertainty } of sharesOf(margin.chain)) {
+      if (id.startsWith('/layout')) continue;
+      const weight = share * doubt;
+      const known = ranked.get(id);
+      if (!known || weight > known.weight) ranked.set(id, { id, weight, uncertainty, margin: margin.id });
+    }
+  }
+  return [...ranked.values()].sort((a, b) => b.weight - a.weight).slice(0, 5);
+}

@@ -1,0 +1,32 @@
+import type { Solid, Wall } from '../assembly';
+import type { Source } from '../quantity';
+import { axisOf, signOf, type Vec3 } from '../solid';
+import { CLEARANCES } from '../standards';
+
+export interface Required {
+  value: number;
+  why: string;
+  source: Source;
+}
+
+/** The solid may touch in this direction. */
+function mayTouch(solid: Solid, normal: Vec3): boolean {
+  return solid.contact.some((d) => normal[axisOf(d)] * signOf(d) > 0.999);
+}
+
+/** Clearance wanted from a part's solid to a wall (`normal` points from the solid to the wall). */
+export function requiredToWall(solid: Solid, wall: Wall, metalShell: boolean): Required {
+  const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
+  if (solid.role === 'plug room') return CLEARANCES.room;
+  if (mayTouch(solid, outward)) return CLEARANCES.mount;
+  return solid.conducts === 'live' && metalShell ? CLEARANCES.conducting : CLEARANCES.static;
+}
+
+/** Clearance wanted between two solids; `normal` points from a to b. */
+export function requiredBetween(a: Solid, b: Solid, normal: Vec3): Required {
+  if (a.role === 'plug room' || b.role === 'plug room') return CLEARANCES.room;
+  if (a.moving || b.moving) return CLEARANCES.moving;
+  if (b.ownerKind === 'feature' && mayTouch(a, normal)) return CLEARANCES.mount;
+  if ((a.conducts === 'live' && b.conducts) || (b.conducts === 'live' && a.conducts)) return CLEARANCES.conducting;
+  return CLEARANCES.static;
+}

@@ -1,0 +1,56 @@
+import { onFace, type Assembly, type FaceFrame, type PlacedFace, type PlacedPart, type Wall } from '../assembly';
+import { DIRECTIONS, signOf } from '../solid';
+
+/** A part's face against the wall it looks at. */
+export interface FaceReach {
+  part: PlacedPart;
+  face: PlacedFace;
+  /** The wall in front of the face; absent when it looks at none squarely. */
+  wall?: Wall;
+  frame?: FaceFrame;
+  /** From the face to the inside of that wall, mm; negative: it is in the wall. */
+  gap: number;
+  /** Near enough to work through the wall. */
+  reaches: boolean;
+  /** Its openings lie wholly on the face. */
+  onWall: boolean;
+}
+
+/** Every meaningful face of a placed part against the wall it looks at. */
+export function faceReaches(assembly: Assembly, part: PlacedPart): FaceReach[] {
+  return part.faces.map((face) => reachOf(assembly, part, face));
+}
+
+function reachOf(assembly: Assembly, part: PlacedPart, face: PlacedFace): FaceReach {
+  const direction = DIRECTIONS[face.direction];
+  const sign = signOf(face.direction);
+  const facing = assembly.hull.walls.filter(
+    (w) => w.normal[0] * direction[0] + w.normal[1] * direction[1] + w.normal[2] * direction[2] < -0.999,
+  );
+  let best: FaceReach = { part, face, gap: Infinity, reaches: false, onWall: false };
+  for (const wall of facing) {
+    const gap = -wall.offset - sign * face.plane;
+    if (Math.abs(gap) >= Math.abs(best.gap)) continue;
+    const frame = assembly.hull.frames.find((f) => f.face === wall.face)!;
+    const onWall = face.cuts.every((cut) => {
+      const { u, v } = onFace(frame, cut.at);
+      const [hu, hv] = halfSize(cut, frame);
+      const us = frame.outline.map((p) => p[0]);
+      const vs = frame.outline.map((p) => p[1]);
+      return (
+        u - hu >= Math.min(...us) - 1e-6 && u + hu <= Math.max(...us) + 1e-6 && v - hv >= Math.min(...vs) - 1e-6 && v + hv <= Math.max(...vs) + 1e-6
+      );
+    });
+    best = { part, face, wall, frame, gap, onWall, reaches: gap <= face.reach && gap >= -wall.thickness };
+  }
+  return best;
+}
+
+/** Half the size of a cut along a face's u and v, mm. */
+export function halfSize(cut: PlacedFace['cuts'][number], frame: FaceFrame): [number, number] {
+  if (cut.shape.kind === 'round') return [cut.shape.diameter / 2, cut.shape.diameter / 2];
+  const [first] = cut.shape.axes;
+  const along = (axis: 0 | 1 | 2) => Math.abs(frame.u[axis]) > 0.5;
+  const [a, b] = cut.shape.size;
+  return along(first) ? [a / 2, b / 2] : [b / 2, a / 2];
+}

@@ -1,0 +1,183 @@
+import { hullModel, placePart, turnedSize, type Assembly, type PlacedPart } from '../assembly';
+import { mayCut } from '../brief';
+import type { Conversion, Placement } from '../document';
+import { kindOf } from '../parts';
+import { axisOf, ORIENTATIONS, signOf, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { freePositions, valueOf, type Run } from './freePositions';
+import { marginsOfPart, type Margin } from './margins';
+
+/** A place found for a part, with what speaks for it. */
+export interface Proposal {
+  placement: Placement;
+  /** Lower is better; mm-like units. */
+  cost: number;
+  reasons: string[];
+}
+
+export interface PlaceResult {
+  proposals: Proposal[];
+  /** What was searched, in words that claim no more than was done. */
+  searched: string;
+}
+
+export interface PlaceOptions {
+  /** Only these orientations; all 24 otherwise. */
+  orientations?: readonly Orientation[];
+  /** Prefer positions near this one (for remedies); otherwise low, square and to the rear. */
+  near?: Placement;
+  /** Grid step of positions, mm. */
+  step?: number;
+}
+
+/** Does a place violate nothing that stops: no overlap, no starved intake, no plug without room? */
+export function stopsAt(margins: readonly Margin[]): Margin[] {
+  return margins.filter((m) =>
+    m.kind === 'air' ? m.distance < m.air!.least : m.kind === 'plug' ? m.distance < -0.05 : m.spare < -0.01,
+  );
+}
+
+/**
+ * Finds places for one part among everything that is already in the shell: every allowed orientation, every
+ * position on a grid, faces that must reach outside set exactly against a wall they may use. Seated places
+ * (screwed to a wall) are tried first, hanging ones only when there is none.
+ */
+export function placeFor(document: Conversion, assembly: Assembly, id: string, options: PlaceOptions = {}): PlaceResult {
+  const part = document.kit.parts[id];
+  if (!part) throw new Error(`The kit has no part “${id}”.`);
+  const step = options.step ?? 2;
+  const orientations = options.orientations ?? ORIENTATIONS;
+  const found: Proposal[] = [];
+  const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => p.id !== id) };
+  for (const seated of [true, false]) {
+    for (const orientation of orientations)
+      for (const fixed of fixings(document, id, orientation, seated))
+        found.push(...search(document, others, id, orientation, fixed, step, options.near));
+    if (found.length > 0) break;
+  }
+  found.sort((a, b) => a.cost - b.cost);
+  return {
+    proposals: distinct(found).slice(0, 6),
+    searched: `${orientations.length} orientation${orientations.length === 1 ? '' : 's'}, positions every ${step} mm${found.length === 0 ? ', seated on a wall and hanging' : ''}`,
+  };
+}
+
+/** A coordinate that a rule fixes, and what for. */
+interface Fixing {
+  at: (number | undefined)[];
+  reasons: string[];
+  cost: number;
+}
+
+/** The ways in which a part's face rules and seat can be met in an orientation. */
+function fixings(document: Conversion, id: string, orientation: Orientation, seated: boolean): Fixing[] {
+  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  let ways: Fixing[] = [{ at: [undefined, undefined, undefined], reasons: [], cost: 0 }];
+  for (const face of placed.faces) {
+    const axis = axisOf(face.direction);
+    const sign = signOf(face.direction);
+    const isMount = !face.mustReachOutside;
+    if (isMount && !seated) continue;
+    const walls = hullModel(document.shell).walls.filter((w) => w.normal[axis] * sign < -0.999);
+    const next: Fixing[] = [];
+    for (const way of ways)
+      for (const wall of walls) {
+        if (!isMount && document.brief.blockedFaces.includes(wall.face)) continue;
+        const allowed = mayCut(document.brief.policy, wall.face);
+        if (!isMount && !allowed && document.brief.policy === 'sleeper') continue;
+        // Mounts on the lid come off with it.
+        if (isMount && (wall.inLid || wall.face === 'top')) continue;
+        const value = -wall.offset * sign - sign * face.setback - face.plane;
+        const known = way.at[axis];
+        if (known !== undefined && Math.abs(known - value) > 0.5) continue;
+        const at = way.at.slice();
+        at[axis] ??= value;
+        next.push({
+          at,
+          reasons: [...way.reasons, isMount ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}` : `${face.name} at the ${wall.face} face`],
+          cost: way.cost + (isMount && wall.face !== 'bottom' ? 25 : 0) + (!isMount && wall.face !== 'rear' ? 20 : 0),
+        });
+      }
+    ways = next;
+  }
+  return ways;
+}
+
+function search(
+  document: Conversion,
+  assembly: Assembly,
+  id: string,
+  orientation: Orientation,
+  fixed: Fixing,
+  step: number,
+  near?: Placement,
+): Proposal[] {
+  const part = document.kit.parts[id]!;
+  const size = turnedSize(id, part, turnOf(orientation));
+  const { inner, innerX } = assembly.hull;
+  const bounds: [number, number][] = [
+    innerX,
+    [Math.min(...inner.map((p) => p[0])), Math.max(...inner.map((p) => p[0]))],
+    [Math.min(...inner.map((p) => p[1])), Math.max(...inner.map((p) => p[1]))],
+  ];
+  const runs = bounds.map(([low, high], i): Run => {
+    const at = fixed.at[i];
+    if (at !== undefined) return { from: at, step: 1, count: 1 };
+    const room = high - low - size[i]!;
+    return { from: low, step, count: room < 0 ? 0 : Math.floor(room / step) + 1 };
+  }) as [Run, Run, Run];
+  if (runs.some((r) => r.count === 0)) return [];
+  const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
+  const map = freePositions(assembly, placePart(id, part, origin), runs);
+  if (map.free === 0) return [];
+  const kind = kindOf(part);
+  const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
+  const cells: { cost: number; at: Vec3 }[] = [];
+  let i = 0;
+  for (let iz = 0; iz < runs[2].count; iz++)
+    for (let iy = 0; iy < runs[1].count; iy++)
+      for (let ix = 0; ix < runs[0].count; ix++, i++) {
+        if (map.taken[i] !== 0) continue;
+        const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
+        cells.push({ at, cost: near ? distanceTo(near, at) : placeCost(at, size, bounds) });
+      }
+  cells.sort((a, b) => a.cost - b.cost);
+  // The grid took cylinders as boxes and walls as exact: the first that passes exactly is the best.
+  for (const { at, cost } of cells.slice(0, 40)) {
+    const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
+    const placed: PlacedPart = placePart(id, part, placement);
+    if (stopsAt(marginsOfPart(assembly, placed)).length > 0) continue;
+    return [
+      {
+        placement,
+        cost: cost + tilt + fixed.cost,
+        reasons: [...fixed.reasons, ...(near ? [`${Math.round(distanceTo(near, at))} mm from where it was`] : [])],
+      },
+    ];
+  }
+  return [];
+}
+
+const round = (value: number) => Math.round(value * 1000) / 1000;
+
+const distanceTo = (near: Placement, at: Vec3) => Math.hypot(at[0] - near.x, at[1] - near.y, at[2] - near.z);
+
+/** Low, at a side and to the rear: what keeps the free room in one piece (common practice, no source). */
+function placeCost(at: Vec3, size: Vec3, bounds: [number, number][]): number {
+  const gap = (i: Axis) => Math.min(at[i] - bounds[i]![0], bounds[i]![1] - at[i] - size[i]);
+  return 0.5 * (at[2] - bounds[2]![0]) + 0.15 * gap(0) + 0.1 * (bounds[1]![1] - at[1] - size[1]);
+}
+
+function distinct(found: readonly Proposal[]): Proposal[] {
+  const kept: Proposal[] = [];
+  for (const p of found)
+    if (
+      !kept.some(
+        (k) =>
+          k.placement.rear === p.placement.rear &&
+          k.placement.top === p.placement.top &&
+          distanceTo(k.placement, [p.placement.x, p.placement.y, p.placement.z]) < 20,
+      )
+    )
+      kept.push(p);
+  return kept;
+}

@@ -1,0 +1,130 @@
+import { assemble, placeInShell } from '../assembly';
+import { applyChange, type Change, type Conversion, type Placement } from '../document';
+import type { Finding, Remedy } from '../findings';
+import { ORIENTATIONS } from '../solid';
+import { marginsOfPart, type Margin } from './margins';
+import { placeFor, stopsAt } from './place';
+import { mm, nameOf } from './words';
+
+/**
+ * Ways out of a finding, least first, each tried on the plan before it is offered: move out by the shortest
+ * way, the nearest free place, the orientation that fits, a feature that may be cut, a first placing.
+ */
+export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
+  const partId = finding.about.find((a) => a.kind === 'part')?.id;
+  if (finding.station !== 'fit' || !finding.mayHaveRemedies || !partId) return [];
+  const other = finding.about[1];
+  const remedies: Remedy[] = [];
+  const assembly = assemble(document);
+  const placement = document.layout.placements[partId];
+  const name = nameOf(document, { kind: 'part', id: partId });
+  if (!placement) {
+    const [best] = placeFor(document, assembly, partId).proposals;
+    if (best)
+      remedies.push({
+        id: 'place',
+        label: 'Place it for me',
+        price: best.reasons.join(', '),
+        change: { type: 'placePart', id: partId, placement: best.placement },
+      });
+    return remedies;
+  }
+  const part = assembly.parts.find((p) => p.id === partId)!;
+  const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
+  const before = stopsAt(marginsOfPart(assembly, part)).length;
+
+  if (margin && !placement.locked) {
+    const moved = shiftBy(placement, margin, 1);
+    if (improves(document, partId, moved, margin, before))
+      remedies.push(moveRemedy('move', `Move ${name} ${travel(placement, moved)}`, 'the shortest way out, nothing cut', partId, moved));
+  }
+  if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
+    const there = document.layout.placements[other.id]!;
+    const moved = shiftBy(there, margin, -1);
+    const known = assembly.parts.find((p) => p.id === other.id)!;
+    if (improves(document, other.id, moved, margin, stopsAt(marginsOfPart(assembly, known)).length))
+      remedies.push(
+        moveRemedy('move-other', `Move ${nameOf(document, other)} ${travel(there, moved)}`, 'the shortest way out, nothing cut', other.id, moved),
+      );
+  }
+  if (!placement.locked && remedies.length === 0) {
+    const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
+    const [nearest] = same.proposals;
+    if (nearest && far(nearest.placement, placement) > 0.01)
+      remedies.push(
+        moveRemedy('nearest', `Move ${name} to the nearest free place, ${travel(placement, nearest.placement)}`, 'nothing cut', partId, nearest.placement),
+      );
+  }
+  if (!placement.locked) {
+    const turned = placeFor(document, assembly, partId, {
+      orientations: ORIENTATIONS.filter((o) => o.rear !== placement.rear || o.top !== placement.top),
+      near: placement,
+      step: 4,
+    }).proposals[0];
+    if (turned)
+      remedies.push(
+        moveRemedy(
+          'turn',
+          `Turn ${name}: rear to the ${turned.placement.rear}, top to the ${turned.placement.top}`,
+          turned.reasons.join(', '),
+          partId,
+          turned.placement,
+        ),
+      );
+  }
+  if (other?.kind === 'feature' && document.brief.policy !== 'conserve') {
+    const feature = document.shell.features[other.id];
+    if (feature?.fate === 'cut')
+      remedies.push({
+        id: 'remove',
+        label: `Take out ${feature.name}`,
+        price: `cut from the shell, not reversible${feature.why ? `; ${feature.why}` : ''}`,
+        change: { type: 'setFate', id: other.id, fate: 'removed' },
+      });
+  }
+  return remedies;
+}
+
+const moveRemedy = (id: string, label: string, price: string, part: string, placement: Placement): Remedy => ({
+  id,
+  label,
+  price,
+  change: { type: 'placePart', id: part, placement },
+});
+
+/** The placement moved out of a margin's other side by what is missing. `way` −1 moves the other thing. */
+function shiftBy(placement: Placement, margin: Margin, way: 1 | -1): Placement {
+  const by = way * margin.spare;
+  const at = (value: number, n: number) => Math.round((value + n * by) * 1000) / 1000;
+  return {
+    ...placement,
+    x: at(placement.x, margin.normal[0]),
+    y: at(placement.y, margin.normal[1]),
+    z: at(placement.z, margin.normal[2]),
+  };
+}
+
+/** The margin is met there and nothing new stops. */
+function improves(document: Conversion, id: string, placement: Placement, margin: Margin, stopsBefore: number): boolean {
+  const change: Change = { type: 'placePart', id, placement };
+  const next = applyChange(document, change).document;
+  const assembly = assemble(next);
+  const placed = placeInShell(id, next.kit.parts[id]!, placement, next.shell);
+  const margins = marginsOfPart(assembly, placed);
+  const pair = new Set([margin.part, margin.other.id]);
+  const same = margins.filter((m) => pair.has(m.part) && pair.has(m.other.id) && m.kind === margin.kind);
+  return same.every((m) => m.spare >= -0.01) && stopsAt(margins).length < Math.max(1, stopsBefore);
+}
+
+const far = (a: Placement, b: Placement) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+
+/** `4.5 mm down and 2.0 mm to the left`. */
+export function travel(from: Placement, to: Placement): string {
+  const words = [
+    [to.x - from.x, 'to the right', 'to the left'],
+    [to.y - from.y, 'to the rear', 'to the front'],
+    [to.z - from.z, 'up', 'down'],
+  ] as const;
+  const moves = words.filter(([by]) => Math.abs(by) > 0.005).map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
+  return moves.join(' and ') || 'nowhere';
+}

@@ -1,0 +1,27 @@
+import type { Conversion } from '../document';
+import type { Wall } from '../assembly';
+import { formatLength } from '../quantity';
+import type { Margin } from './margins';
+
+/** A length in a sentence: one decimal and the unit. */
+export const mm = (value: number) => `${formatLength(value)} mm`;
+
+/** What a part, feature or face is called in a sentence. */
+export function nameOf(document: Conversion, other: { kind: string; id: string }): string {
+  if (other.kind === 'part') return document.kit.parts[other.id]?.name ?? other.id;
+  if (other.kind === 'feature') return document.shell.features[other.id]?.name ?? other.id;
+  return faceName(document, other.id);
+}
+
+/** The lid for the faces it lifts off, `rear wall` and so on for the rest. */
+export function faceName(document: Conversion, face: string, walls?: readonly Wall[]): string {
+  const wall = walls?.find((w) => w.face === face);
+  if (face === 'top' || wall?.inLid) return document.shell.lid ? document.shell.lid.name || 'lid' : 'top';
+  if (face === 'bottom') return 'floor';
+  return face === 'slope' ? 'slope' : `${face} wall`;
+}
+
+/** `card to lid`, naming the block where it is not the part's main body. */
+export function marginName(document: Conversion, margin: Margin): string {
+  return `${nameOf(document, { kind: 'part', id: margin.part })} to ${nameOf(document, margin.other)}`;
+}

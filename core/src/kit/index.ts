@@ -1,0 +1,2 @@
+export { assessKit, kitMass } from './assess';
+export { searchLibrary } from './search';

@@ -1,0 +1,111 @@
+import { AIR_ROOM, IO_OPENING } from '../standards';
+import { add, airBlock, box, cylinder, drillings, mountFace, point, rectangleCut, scale, shift, subtract, zero, type Dimensions } from './build';
+import type { Block, PartFace, PartModel } from './model';
+
+const STANDOFF_DIAMETER = 6;
+/** Soldered pins under the board (handbook practice), mm. */
+const PINS = 2.5;
+/** Sockets of the rear edge stick out over it by about this, and the panel stands this far off the edge (ATX 2.2, from memory). */
+const SOCKETS_OVER_EDGE = 1.2;
+const EDGE_TO_PANEL = 2.1;
+const SOCKET_DEPTH = 30;
+
+/**
+ * A board on its standoffs: origin at the lower end of the standoffs, rear edge at y = depth, the
+ * input/output side at x = width. Where cooler and memory sit is common practice, no source.
+ */
+export function boardModel(d: Dimensions): PartModel {
+  const width = d.at('width');
+  const depth = d.at('depth');
+  const standoff = d.at('standoffHeight');
+  const surface = add(standoff, d.at('thickness'));
+  const w = width.value;
+  const isItx = d.has('ioFromEdge');
+  const blocks: Block[] = [
+    box('plate', 'board', 'body', point(0, 0, standoff), point(width, depth, surface), { conducts: 'live' }),
+    box('pins', 'soldered pins', 'body', point(2, 2, shift(standoff, -PINS)), point(shift(width, -2), shift(depth, -2), standoff), {
+      conducts: 'live',
+    }),
+  ];
+  // Hole patterns count from the input/output side and the rear edge.
+  const place = (x: number, y: number): [number, number, number] => [w - x, depth.value - y, 0];
+  d.row.holes.forEach((hole, i) => {
+    const [x, y] = place(hole.x, hole.y);
+    const r = STANDOFF_DIAMETER / 2;
+    blocks.push(
+      cylinder(`standoff-${i + 1}`, `standoff ${i + 1}`, 'mount', 2, point(x - r, y - r, 0), point(x + r, y + r, standoff), {
+        contact: ['bottom'],
+        conducts: 'live',
+      }),
+    );
+  });
+
+  const socketTop = add(surface, d.at('socketHeight'));
+  const ioFar = isItx ? d.number('ioFromEdge') : 3;
+  const ioWidth = Math.min(IO_OPENING.width, w - 6);
+  const ioLeft = w - ioFar - ioWidth;
+  const socketFront = shift(depth, -Math.min(SOCKET_DEPTH, depth.value / 3));
+  blocks.push(
+    box('sockets', 'rear sockets', 'body', point(ioLeft, socketFront, surface), point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE), socketTop), {
+      conducts: 'live',
+      contact: ['rear'],
+    }),
+    box('rear-plugs', 'plugs in the rear sockets', 'plug room', point(ioLeft, shift(depth, SOCKETS_OVER_EDGE), surface), point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE + 45), socketTop), {
+      outside: true,
+    }),
+  );
+
+  // Cooler: its middle 45 % from the rear edge, towards the input/output side.
+  const coolerX = w - Math.min(82, w / 2);
+  const coolerY = depth.value * 0.52;
+  const halfW = scale(d.at('coolerWidth'), 0.5);
+  const halfD = scale(d.at('coolerDepth'), 0.5);
+  const coolerTop = add(surface, d.at('coolerHeight'));
+  const coolerLow = point(subtract({ value: coolerX, terms: [] }, halfW), subtract({ value: coolerY, terms: [] }, halfD), surface);
+  const coolerHigh = point(shift(halfW, coolerX), shift(halfD, coolerY), coolerTop);
+  blocks.push(
+    box('cooler', 'cooler', 'body', coolerLow, coolerHigh),
+    airBlock('cooler-air', 'air over the cooler', point(coolerLow[0], coolerLow[1], coolerTop), point(coolerHigh[0], coolerHigh[1], shift(coolerTop, AIR_ROOM.wanted)), 'top'),
+  );
+  if (isItx) {
+    // Memory beside the cooler along the front edge; the 24-pin plug at the front left, SATA beside it.
+    const memoryTop = add(surface, d.at('memoryHeight'));
+    blocks.push(
+      box('memory', 'memory', 'body', point(w - 150, 6, surface), point(w - 10, 18, memoryTop)),
+      box('main-plug', '24-pin plug and its bend', 'plug room', point(4, depth.value * 0.32, surface), point(16, depth.value * 0.32 + 52, shift(surface, 40))),
+      box('sata-plugs', 'SATA plugs and their bend', 'plug room', point(20, 4, surface), point(w - 155 > 22 ? w - 155 : 34, 30, shift(surface, 35))),
+    );
+  }
+
+  const opening = isItx
+    ? rectangleCut(
+        'io',
+        'input/output opening',
+        [ioLeft + ioWidth / 2, depth.value, surface.value - d.number('ioBelow') + IO_OPENING.height / 2],
+        [0, 2],
+        [IO_OPENING.width, IO_OPENING.height],
+        IO_OPENING.radius,
+        IO_OPENING.source,
+      )
+    : rectangleCut(
+        'io',
+        'socket opening',
+        [ioLeft + ioWidth / 2, depth.value, (surface.value + socketTop.value) / 2],
+        [0, 2],
+        [ioWidth, socketTop.value - surface.value],
+      );
+  const faces: PartFace[] = [
+    {
+      id: 'sockets',
+      name: 'rear sockets',
+      direction: 'rear',
+      mustReachOutside: true,
+      reach: 8,
+      setback: EDGE_TO_PANEL,
+      plane: depth,
+      cuts: [opening],
+    },
+    mountFace('bottom', zero, drillings(d.row, place)),
+  ];
+  return { blocks, faces };
+}

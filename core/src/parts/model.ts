@@ -1,0 +1,61 @@
+import type { Linear, Source } from '../quantity';
+import type { Axis, Direction } from '../solid';
+
+export type Point = [Linear, Linear, Linear];
+
+/** What a block of a part stands for. */
+export type BlockRole = 'body' | 'mount' | 'plug room' | 'air';
+
+/** One box or cylinder of a part, in the part's own axes (x right, y to its rear, z up). */
+export interface Block {
+  id: string;
+  name: string;
+  role: BlockRole;
+  shape: { kind: 'box' } | { kind: 'cylinder'; axis: Axis };
+  low: Point;
+  high: Point;
+  /** A board's bare conductors are live; cases and brackets are metal. */
+  conducts?: 'live' | 'metal';
+  /** Sides on which it may touch what it is mounted to. */
+  contact?: Direction[];
+  /** For air: away from the face, and how much is enough, tolerable, least (mm). */
+  air?: { direction: Direction; wanted: number; tolerable: number; least: number };
+  /** For a plug room: outside the shell, through the wall of its face. */
+  outside?: boolean;
+}
+
+/** An outline to be cut or drilled in the wall a face meets; `at` is its centre in the part's axes. */
+export interface FaceCut {
+  id: string;
+  name: string;
+  kind: 'cut' | 'drill';
+  shape:
+    | { kind: 'rectangle'; size: [along: number, across: number]; axes: [Axis, Axis]; radius: number }
+    | { kind: 'round'; diameter: number };
+  at: [number, number, number];
+  /** The cut may be larger by the allowance; a hole for a screw may not. */
+  allowance: boolean;
+  source: Source;
+}
+
+/** A plane of a part with a meaning. */
+export interface PartFace {
+  id: string;
+  name: string;
+  direction: Direction;
+  /** It has to reach an outer face of the shell to do its work. */
+  mustReachOutside: boolean;
+  /** Farthest from the inside of a wall at which it still works, mm. */
+  reach: number;
+  /** Preferred gap to the inside of the wall, mm. */
+  setback: number;
+  /** Where the plane is along its direction, in the part's axes. */
+  plane: Linear;
+  cuts: FaceCut[];
+}
+
+/** A part as geometry, in its own axes. */
+export interface PartModel {
+  blocks: Block[];
+  faces: PartFace[];
+}

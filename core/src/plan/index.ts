@@ -1,0 +1,2 @@
+export * from './assessAll';
+export * from './effect';

@@ -1,0 +1,5 @@
+export * from './length';
+export * from './linear';
+export * from './measured';
+export * from './source';
+export * from './spread';

@@ -1,0 +1,191 @@
+/** The unit a length is shown in, and the one a bare number is read in. */
+export type LengthUnit = 'mm' | 'inch';
+
+export const MM_PER_INCH = 25.4; // exact: international yard and pound agreement, 1959
+const MM_PER_FOOT = 12 * MM_PER_INCH;
+
+/** No shell we plan for is larger; a value beyond it is a slip of the keyboard. */
+export const LARGEST_LENGTH = 100_000;
+
+const UNITS: ReadonlyArray<readonly [RegExp, number]> = [
+  [/^(?:mm|millimet(?:er|re)s?)(?![a-z])/i, 1],
+  [/^(?:cm|centimet(?:er|re)s?)(?![a-z])/i, 10],
+  [/^(?:"|″|”|''|(?:inches|inch|in)(?![a-z]))/i, MM_PER_INCH],
+  [/^(?:'|′|’|(?:feet|foot|ft)(?![a-z]))/i, MM_PER_FOOT],
+  [/^(?:thou|mil)s?(?![a-z])/i, MM_PER_INCH / 1000],
+  [/^(?:m|met(?:er|re)s?)(?![a-z])/i, 1000],
+];
+
+/** What was wrong with a typed length; the message can be shown as it is. */
+export class LengthError extends Error {
+  readonly code = 'length';
+}
+
+/** A number that may or may not carry a unit yet: `45` is pure, `45 mm` is a length. */
+interface Term {
+  value: number;
+  pure: boolean;
+}
+
+class Reader {
+  at = 0;
+  constructor(
+    readonly text: string,
+    readonly bareUnit: number,
+  ) {}
+
+  fail(why: string): never {
+    throw new LengthError(
+      `“${this.text.trim()}” is not a length: ${why}. Type for example 12.7, 1/2", 0.5in, 1' 3 1/2" or 45+3.2.`,
+    );
+  }
+
+  space() {
+    while (/\s/.test(this.text[this.at] ?? '')) this.at++;
+  }
+
+  take(pattern: RegExp): RegExpExecArray | null {
+    const found = pattern.exec(this.text.slice(this.at));
+    if (found) this.at += found[0].length;
+    return found;
+  }
+
+  number(digits: string): number {
+    return Number(digits.replace(',', '.'));
+  }
+
+  unit(): number | undefined {
+    const before = this.at;
+    this.space();
+    for (const [pattern, factor] of UNITS) if (this.take(pattern)) return factor;
+    this.at = before;
+    return undefined;
+  }
+
+  /** `3 1/2`, `1/2` (only where a unit follows or nothing does) or `12.7`. */
+  magnitude(): number {
+    this.space();
+    const mixed = this.take(/^(\d+)\s+(\d+)\s*[/⁄]\s*(\d+)/);
+    if (mixed) return Number(mixed[1]) + this.ratio(mixed[2]!, mixed[3]!);
+    const fraction = this.take(/^(\d+)\s*[/⁄]\s*(\d+)(?=\s*(?:"|″|”|'|′|’|[a-z]))/i);
+    if (fraction) return this.ratio(fraction[1]!, fraction[2]!);
+    const plain = this.take(/^(?:\d+(?:[.,]\d*)?|[.,]\d+)/);
+    if (!plain) {
+      const rest = this.text.slice(this.at).trim();
+      this.fail(rest ? `“${rest}” is not a number` : 'a number is missing');
+    }
+    return this.number(plain[0]);
+  }
+
+  ratio(top: string, bottom: string): number {
+    if (Number(bottom) === 0) this.fail('a fraction over zero');
+    return Number(top) / Number(bottom);
+  }
+
+  atom(): Term {
+    this.space();
+    if (this.take(/^\(/)) {
+      const inside = this.sum();
+      this.space();
+      if (!this.take(/^\)/)) this.fail('a bracket is not closed');
+      return inside;
+    }
+    const value = this.magnitude();
+    const unit = this.unit();
+    if (unit === undefined) return { value, pure: true };
+    let length = value * unit;
+    if (unit === MM_PER_FOOT) {
+      const before = this.at;
+      this.space();
+      if (/\d/.test(this.text[this.at] ?? '')) {
+        const inches = this.magnitude();
+        const factor = this.unit() ?? MM_PER_INCH;
+        if (factor !== MM_PER_INCH) this.fail('after feet come inches');
+        length += inches * MM_PER_INCH;
+      } else this.at = before;
+    }
+    return { value: length, pure: false };
+  }
+
+  signed(): Term {
+    this.space();
+    const sign = this.take(/^[-−+]/);
+    const term = this.atom();
+    return sign && sign[0] !== '+' ? { ...term, value: -term.value } : term;
+  }
+
+  product(): Term {
+    let left = this.signed();
+    for (;;) {
+      this.space();
+      const operator = this.take(/^[*×/÷]/);
+      if (!operator) return left;
+      const right = this.signed();
+      if (operator[0] === '*' || operator[0] === '×') {
+        if (!left.pure && !right.pure) this.fail('a length times a length is an area');
+        left = { value: left.value * right.value, pure: left.pure && right.pure };
+      } else {
+        if (!right.pure) this.fail('divide by a bare number');
+        if (right.value === 0) this.fail('a division by zero');
+        left = { value: left.value / right.value, pure: left.pure };
+      }
+    }
+  }
+
+  sum(): Term {
+    let left = this.product();
+    for (;;) {
+      this.space();
+      const operator = this.take(/^[-−+]/);
+      if (!operator) return left;
+      const right = this.product();
+      const sign = operator[0] === '+' ? 1 : -1;
+      left =
+        left.pure && right.pure
+          ? { value: left.value + sign * right.value, pure: true }
+          : { value: this.length(left) + sign * this.length(right), pure: false };
+    }
+  }
+
+  length(term: Term): number {
+    return term.pure ? term.value * this.bareUnit : term.value;
+  }
+}
+
+/**
+ * Reads a typed length and gives millimetres. Accepts decimals (point or comma), fractions, mixed
+ * numbers, mm, cm, m, in, ", ft, ', thou, feet with inches, and sums, products and brackets of them.
+ * A bare number is in `bareUnit`.
+ * @throws LengthError naming the text and what would be right.
+ */
+export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): number {
+  const reader = new Reader(text, bareUnit === 'inch' ? MM_PER_INCH : 1);
+  const sum = reader.sum();
+  reader.space();
+  if (reader.at < text.length) reader.fail(`“${text.slice(reader.at).trim()}” is left over`);
+  const length = reader.length(sum);
+  if (!Number.isFinite(length) || Math.abs(length) > LARGEST_LENGTH)
+    throw new LengthError(
+      `“${text.trim()}” is ${length.toPrecision(3)} mm; a length here is at most 100 m. Was the unit meant to be another?`,
+    );
+  return length;
+}
+
+/** Decimals that show a tenth of a millimetre (mm) or a hundredth of an inch and one more (inch). */
+const DIGITS: Record<LengthUnit, number> = { mm: 1, inch: 3 };
+
+/**
+ * Millimetres as text in the user's unit, without the unit's name. `digits` overrides the decimals.
+ * Minus is the typographic sign, which `parseLength` reads too.
+ */
+export function formatLength(mm: number, unit: LengthUnit = 'mm', digits?: number): string {
+  const value = unit === 'inch' ? mm / MM_PER_INCH : mm;
+  const text = Math.abs(value).toFixed(digits ?? DIGITS[unit]);
+  return value < 0 && Number(text) !== 0 ? `−${text}` : text;
+}
+
+/** For editing in place: every digit that was typed survives, no trailing zeros. */
+export function editLength(mm: number, unit: LengthUnit = 'mm'): string {
+  const value = unit === 'inch' ? mm / MM_PER_INCH : mm;
+  return String(Number(value.toFixed(unit === 'inch' ? 5 : 3)));
+}

@@ -1,0 +1,57 @@
+import type { Source } from './source';
+
+/** How a dimension came to be known. */
+export type Tool =
+  | 'calipers'
+  | 'calipers-machined'
+  | 'rule'
+  | 'tape'
+  | 'printed'
+  | 'jigsaw'
+  | 'catalogue'
+  | 'standard'
+  | 'guess';
+
+/**
+ * A dimension with what is known of it: millimetres, ± half-width read as a 95 % interval, the tool.
+ */
+export interface Measured {
+  value: number;
+  uncertainty: number;
+  tool: Tool;
+}
+
+interface ToolFacts {
+  label: string;
+  /** Half-width in mm. */
+  uncertainty: number;
+  source: Source;
+}
+
+const PRACTICE: Source = { kind: 'practice', title: 'common practice, no source' };
+
+/** Default half-widths by tool. */
+export const TOOLS: Readonly<Record<Tool, ToolFacts>> = {
+  calipers: { label: 'calipers', uncertainty: 0.1, source: PRACTICE },
+  'calipers-machined': {
+    label: 'calipers, machined edge',
+    uncertainty: 0.05,
+    source: PRACTICE,
+  },
+  rule: { label: 'steel rule', uncertainty: 0.5, source: PRACTICE },
+  tape: { label: 'tape', uncertainty: 1, source: PRACTICE },
+  printed: { label: 'printed part', uncertainty: 0.3, source: PRACTICE },
+  jigsaw: { label: 'jigsaw cut', uncertainty: 1, source: PRACTICE },
+  catalogue: { label: 'catalogue', uncertainty: 0.5, source: PRACTICE },
+  standard: { label: 'standard', uncertainty: 0.2, source: PRACTICE },
+  guess: { label: 'guess', uncertainty: 5, source: PRACTICE },
+};
+
+/** A measured value with the tool's default uncertainty, or the one given. */
+export function measured(
+  value: number,
+  tool: Tool = 'calipers',
+  uncertainty: number = TOOLS[tool].uncertainty,
+): Measured {
+  return { value, uncertainty, tool };
+}

@@ -1,0 +1,169 @@
+import type { Conversion, Feature } from '../document';
+import { extentOf, profileOf } from '../document';
+import { collect, type Finding } from '../findings';
+import { TOOLS, type Measured } from '../quantity';
+import { hullModel } from '../assembly';
+
+/** Every measured value of the shell with its document path. */
+export function shellMeasures(document: Conversion): { path: string; measured: Measured }[] {
+  const found: { path: string; measured: Measured }[] = [];
+  const walk = (value: unknown, path: string) => {
+    if (value === null || typeof value !== 'object') return;
+    if ('uncertainty' in value && 'tool' in value) found.push({ path, measured: value as Measured });
+    else for (const [key, inner] of Object.entries(value)) walk(inner, `${path}/${key}`);
+  };
+  walk(document.shell, '/shell');
+  return found;
+}
+
+/** What is odd or missing in the survey of the shell. Pure. */
+export function assessShell(document: Conversion): Finding[] {
+  const findings: Finding[] = [];
+  const measures = shellMeasures(document);
+  const guesses = measures.filter((m) => m.measured.tool === 'guess' && m.measured.uncertainty > 0);
+  if (guesses.length > 0)
+    findings.push({
+      id: 'shell/guesses',
+      station: 'shell',
+      verdict: 'warn',
+      sentence: `${guesses.length} of ${measures.length} dimensions of the shell are guesses. Measure ${pathWords(guesses[0]!.path)} first.`,
+      brief: `${guesses.length} guessed`,
+      figures: [
+        { label: 'guessed dimensions', value: guesses.length, unit: 'count', source: { kind: 'computed', title: 'values whose tool is “guess”' } },
+      ],
+      about: guesses.slice(0, 3).map((g) => ({ kind: 'measurement', id: g.path })),
+      measureAgain: guesses[0]!.path,
+    });
+  findings.push(...slips(measures));
+  if (!document.shell.lid)
+    findings.push({
+      id: 'shell/lid',
+      station: 'shell',
+      verdict: 'note',
+      sentence: 'No lid is set: nothing is known yet about how the parts get in.',
+      brief: 'no lid',
+      figures: [],
+      about: [],
+    });
+  findings.push(...openingFindings(document));
+  for (const [id, feature] of Object.entries(document.shell.features)) {
+    const finding = floating(document, id, feature);
+    if (finding) findings.push(finding);
+  }
+  if (findings.length === 0)
+    findings.push({
+      id: 'shell/measured',
+      station: 'shell',
+      verdict: 'good',
+      sentence: `All ${measures.length} dimensions are measured; worst is ± ${Math.max(...measures.map((m) => m.measured.uncertainty)).toFixed(1)} mm (${TOOLS[worstTool(measures)].label}).`,
+      brief: 'measured',
+      figures: [],
+      about: [],
+    });
+  return collect(findings, document.accepted);
+}
+
+const worstTool = (measures: { measured: Measured }[]) =>
+  measures.reduce((a, b) => (b.measured.uncertainty > a.measured.uncertainty ? b : a)).measured.tool;
+
+/** A wall that is 25.4 times (or a 25.4th of) the middle of the others is likely an inch typed as mm. */
+function slips(measures: { path: string; measured: Measured }[]): Finding[] {
+  const walls = measures.filter((m) => m.path.includes('/walls/') || m.path.endsWith('/wall'));
+  if (walls.length < 3) return [];
+  const sorted = walls.map((w) => w.measured.value).sort((a, b) => a - b);
+  const middle = sorted[Math.floor(sorted.length / 2)]!;
+  return walls
+    .filter((w) => [25.4, 1 / 25.4].some((f) => Math.abs(w.measured.value / (middle * f) - 1) < 0.04))
+    .map((w) => ({
+      id: `shell/slip${w.path.replace(/\//g, '-')}`,
+      station: 'shell',
+      verdict: 'warn',
+      sentence: `The ${pathWords(w.path)} is ${w.measured.value} mm, 25.4 times its neighbours’ ${middle} mm or a 25.4th of it: was it inches?`,
+      brief: 'inch for mm?',
+      figures: [{ label: 'value', value: w.measured.value, unit: 'mm', source: { kind: 'computed', title: 'ratio to the middle of the other walls' } }],
+      about: [{ kind: 'measurement', id: w.path }],
+      measureAgain: w.path,
+    }));
+}
+
+function openingFindings(document: Conversion): Finding[] {
+  const { frames } = hullModel(document.shell);
+  return Object.entries(document.shell.openings).flatMap(([id, opening]) => {
+    const frame = frames.find((f) => f.face === opening.face);
+    if (!frame) return [];
+    const { shape } = opening;
+    const hu = (shape.kind === 'round' ? shape.diameter.value : shape.width.value) / 2;
+    const hv = (shape.kind === 'round' ? shape.diameter.value : shape.height.value) / 2;
+    const us = frame.outline.map((p) => p[0]);
+    const vs = frame.outline.map((p) => p[1]);
+    const out = opening.u.value - hu < Math.min(...us) || opening.u.value + hu > Math.max(...us) || opening.v.value - hv < Math.min(...vs) || opening.v.value + hv > Math.max(...vs);
+    return out
+      ? [
+          {
+            id: `shell/opening/${id}`,
+            station: 'shell' as const,
+            verdict: 'warn' as const,
+            sentence: `The opening “${opening.name}” hangs over the edge of the ${opening.face} face, which is ${Math.max(...us).toFixed(1)} × ${Math.max(...vs).toFixed(1)} mm.`,
+            brief: 'opening over the edge',
+            figures: [],
+            about: [{ kind: 'opening' as const, id }],
+          },
+        ]
+      : [];
+  });
+}
+
+/** A feature that neither touches a wall nor another feature is likely measured from a wrong face. */
+function floating(document: Conversion, id: string, feature: Feature): Finding | undefined {
+  if (feature.fate === 'removed') return undefined;
+  const { low, high } = extentOf(feature);
+  const hull = hullModel(document.shell);
+  const slack = 3;
+  const touches =
+    hull.walls.some((w) => {
+      const least = [0, 1, 2].reduce((sum, i) => sum + w.normal[i]! * (w.normal[i]! > 0 ? low[i]! : high[i]!), 0);
+      return least - w.offset < slack;
+    }) ||
+    Object.entries(document.shell.features).some(([otherId, other]) => {
+      if (otherId === id) return false;
+      const o = extentOf(other);
+      return [0, 1, 2].every((i) => low[i]! <= o.high[i]! + slack && high[i]! >= o.low[i]! - slack);
+    });
+  if (touches) return undefined;
+  return {
+    id: `shell/floating/${id}`,
+    station: 'shell',
+    verdict: 'note',
+    sentence: `${feature.name} touches no wall and no other feature. Was it measured from the outside of another face?`,
+    brief: `${feature.name} floats`,
+    figures: [],
+    about: [{ kind: 'feature', id }],
+  };
+}
+
+/** A document path of a shell measurement in words. */
+export function pathWords(path: string, document?: Conversion): string {
+  const steps = path.split('/').slice(1);
+  if (steps[0] === 'kit') {
+    const part = document?.kit.parts[steps[2]!];
+    return `${part?.name ?? steps[2]}: ${words(steps[4] ?? '')}`;
+  }
+  if (steps[1] === 'features' || steps[1] === 'openings') {
+    const thing = document?.shell[steps[1]][steps[2]!];
+    const last = steps[steps.length - 1]!;
+    const where = { x: 'left end', y: 'front end', z: 'lower end', u: 'from the left', v: 'from below' }[last] ?? words(last);
+    return `${thing?.name ?? steps[2]}: ${where}`;
+  }
+  if (steps[2] === 'walls') return `thickness of the ${steps[3]} wall`;
+  if (steps[2] === 'profile') {
+    const index = Number(steps[3]);
+    const edge = document ? profileOf(document.shell.hull).edges[index] : undefined;
+    if (steps[4] === 'wall') return `thickness of the ${edge?.face ?? 'profile'} wall`;
+    return `${steps[4] === 'y' ? 'depth' : 'height'} of profile corner ${index + 1}`;
+  }
+  if (steps[1] === 'lid') return 'height of the lid’s joint';
+  return `${words(steps[2] ?? '')} of the shell`;
+}
+
+const words = (camel: string) => camel.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+

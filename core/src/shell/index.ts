@@ -1,0 +1,2 @@
+export { assessShell, pathWords, shellMeasures } from './assess';
+export { volumesOf, type Volumes } from './volumes';

@@ -1,0 +1,27 @@
+import { BOARDS } from './boards';
+import { CARDS } from './cards';
+import { DRIVES } from './drives';
+import { FANS, RADIATORS } from './fans';
+import { SUPPLIES } from './supplies';
+import type { StandardPart } from './row';
+
+export * from './clearances';
+export { FAN_SIZES } from './fans';
+export { HOLE_COLUMNS, HOLE_ROWS, IO_OPENING } from './boards';
+export { SLOT_PITCH } from './cards';
+export { practice, type PartKind, type StandardDimension, type StandardPart } from './row';
+
+/** Every part with known dimensions, in the order the bench asks for them. */
+export const LIBRARY: readonly StandardPart[] = [
+  ...BOARDS,
+  ...SUPPLIES,
+  ...CARDS,
+  ...DRIVES,
+  ...FANS,
+  ...RADIATORS,
+];
+
+const byKey = new Map(LIBRARY.map((row) => [row.key, row]));
+
+/** The row of a key such as `board/mini-itx`, or undefined. */
+export const standardPart = (key: string): StandardPart | undefined => byKey.get(key);

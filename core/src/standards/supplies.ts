@@ -1,0 +1,74 @@
+import { dimension, practice, standard, type PatternHole, type StandardPart } from './row';
+import { SCREWS } from './screws';
+
+const GUIDE = standard('Power Supply Design Guide for desktop form factors');
+
+function supply(
+  key: string,
+  name: string,
+  [width, height, depth]: [number, number, number],
+  source: typeof GUIDE,
+  holes: PatternHole[],
+  mass: number,
+): StandardPart {
+  return {
+    key: `supply/${key}`,
+    kind: 'supply',
+    name,
+    words: 'power supply psu mains',
+    dimensions: {
+      width: dimension('Width', width, source),
+      height: dimension('Height', height, source),
+      depth: dimension('Depth', depth, source),
+      cableRoom: dimension('Cable exit and first bend', 40, practice),
+    },
+    holes,
+    holeSource: source,
+    screw: SCREWS.unc632,
+    mass,
+    source,
+  };
+}
+
+const rectangle = (width: number, height: number, dx: number, dy: number): PatternHole[] => {
+  const x = (width - dx) / 2;
+  const y = (height - dy) / 2;
+  return [
+    { x, y },
+    { x: x + dx, y },
+    { x: x + dx, y: y + dy },
+    { x, y: y + dy },
+  ];
+};
+
+/** Supplies; holes in the inlet face from its lower left seen from outside. */
+export const SUPPLIES: readonly StandardPart[] = [
+  supply('atx', 'ATX supply', [150, 86, 140], GUIDE, [
+    { x: 6, y: 6 },
+    { x: 144, y: 16 },
+    { x: 144, y: 80 },
+    { x: 6, y: 80 },
+  ], 1600),
+  supply('sfx', 'SFX supply', [125, 63.5, 100], GUIDE, rectangle(125, 63.5, 113, 51.5), 900),
+  supply('sfx-l', 'SFX-L supply', [125, 63.5, 130], practice, rectangle(125, 63.5, 113, 51.5), 1100),
+  supply('tfx', 'TFX supply', [85, 65, 175], GUIDE, [], 900),
+  supply('cfx', 'CFX supply', [101.6, 86, 96], GUIDE, [], 900),
+  supply('lfx', 'LFX supply', [62, 72, 210], GUIDE, [], 900),
+  supply('flex', 'Flex supply', [81.5, 40.5, 150], GUIDE, [], 700),
+  {
+    key: 'brick/dc-board',
+    kind: 'brick',
+    name: 'DC board on the 24-pin plug',
+    words: 'power supply external brick dc stick',
+    dimensions: {
+      width: dimension('Width', 40, practice),
+      height: dimension('Height', 20, practice),
+      depth: dimension('Depth', 55, practice),
+    },
+    holes: [],
+    holeSource: practice,
+    screw: SCREWS.m3,
+    mass: 60,
+    source: practice,
+  },
+];

@@ -1,0 +1,28 @@
+import type { Response } from 'express';
+import type { JournalEntry } from '../store/conversions';
+
+/** Open pages that want to hear of changes made elsewhere (server-sent events). */
+export class Listeners {
+  private readonly open = new Map<string, Set<Response>>();
+
+  add(id: string, response: Response): void {
+    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
+    response.flushHeaders();
+    response.write('retry: 1000\n\n');
+    const set = this.open.get(id) ?? new Set();
+    set.add(response);
+    this.open.set(id, set);
+    response.on('close', () => {
+      set.delete(response);
+      if (set.size === 0 && this.open.get(id) === set) this.open.delete(id);
+    });
+  }
+
+  tell(id: string, entry: JournalEntry): void {
+    for (const response of this.open.get(id) ?? []) response.write(`data: ${JSON.stringify(entry)}\n\n`);
+  }
+
+  close(): void {
+    for (const set of this.open.values()) for (const response of set) response.end();
+  }
+}
