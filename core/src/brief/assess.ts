@@ -55,7 +55,7 @@ export function assessBrief(document: Conversion, figures: TargetFigures, touche
       station: 'brief',
       verdict: 'warn',
       sentence: `${label} is ${shown} ${unit}; the target is ${sense === 'most' ? 'at most' : 'at least'} ${target.limit} ${unit}.`,
-      brief: `${label.toLowerCase()} ${shown} ${unit}`,
+      brief: `${shown} ${unit} ${sense === 'most' ? 'over' : 'under'} ${target.limit}`,
       figures: [
         {
           label,

@@ -71,7 +71,9 @@ export function marginsOf(assembly: Assembly): Margin[] {
   return margins.sort(bySpare);
 }
 
-const bySpare = (a: Margin, b: Margin) => a.spare - b.spare;
+/** Air that is short of the ideal is no collision: it counts from where it starves. */
+const urgency = (m: Margin) => (m.air ? m.distance - m.air.least : m.spare);
+const bySpare = (a: Margin, b: Margin) => urgency(a) - urgency(b);
 
 function wallMargins(assembly: Assembly, part: PlacedPart, wall: Wall, margins: Margin[]) {
   const best: Partial<Record<MarginKind, Candidate>> = {};

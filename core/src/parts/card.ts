@@ -22,8 +22,7 @@ export function cardModel(d: Dimensions): PartModel {
   const bracket = d.at('bracketHeight');
   const blocks: Block[] = [
     box('cooler', 'card', 'body', point(0, 0, 0), point(thickness, length, height), {
-      conducts: 'metal',
-      contact: ['right', 'top'],
+      conducts: 'live',
     }),
     box('bracket', 'bracket', 'body', point(0, length, -BRACKET_BELOW), point(slots * SLOT_PITCH.value - 2, shift(length, BRACKET_SHEET), shift(bracket, -BRACKET_BELOW)), {
       conducts: 'metal',

@@ -29,7 +29,7 @@ const changeBody = Joi.object<SentChange>({
   type: Joi.string().max(40).required(),
   label: Joi.string().max(200).required(),
   kind: Joi.valid('do', 'undo', 'redo').required(),
-  of: Joi.number().integer().allow(null).required(),
+  of: Joi.string().max(64).allow(null).required(),
   operations: Joi.array().items(operation).max(2000).required(),
 });
 

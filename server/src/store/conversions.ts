@@ -15,14 +15,14 @@ export interface Head {
   updatedAt: string;
 }
 
-/** One row of the journal. `of` is the revision that an undo or redo is about. */
+/** One row of the journal. `of` is the uid of the change that an undo or redo is about. */
 export interface JournalEntry {
   revision: number;
   uid: string;
   type: string;
   label: string;
   kind: 'do' | 'undo' | 'redo';
-  of: number | null;
+  of: string | null;
   operations: Operation[];
   inverse: Operation[];
   madeAt: string;
@@ -35,7 +35,7 @@ export interface SentChange {
   type: string;
   label: string;
   kind: JournalEntry['kind'];
-  of: number | null;
+  of: string | null;
   operations: Operation[];
 }
 
@@ -69,7 +69,7 @@ interface ChangeRow {
   type: string;
   label: string;
   kind: JournalEntry['kind'];
-  of: number | null;
+  of: string | null;
   operations: string;
   inverse: string;
   made_at: string;

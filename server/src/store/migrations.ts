@@ -21,7 +21,7 @@ export const migrations: Record<string, Knex.Migration> = {
         table.string('type', 40).notNullable();
         table.string('label', 200).notNullable();
         table.enum('kind', ['do', 'undo', 'redo']).notNullable();
-        table.integer('of').nullable();
+        table.string('of', 64).nullable();
         table.text('operations').notNullable();
         table.text('inverse').notNullable();
         table.string('made_at', 30).notNullable();

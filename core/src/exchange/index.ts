@@ -1,0 +1,2 @@
+export { sheetsPdf, type SheetFonts } from './pdf';
+export { sheetSvg } from './svg';

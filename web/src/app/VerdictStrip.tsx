@@ -1,0 +1,43 @@
+import type { Verdict } from '@young-shell/core/findings';
+import { Link } from 'react-router';
+import { selectAssessment, selectShown } from '../document/selectors';
+import { useLitres } from '../stations/shell/useLitres';
+import { VerdictMark } from '../ui/VerdictMark';
+import { STATION_NAMES } from './stationNames';
+import { useAppSelector } from './store';
+
+const TONES: Record<Verdict, string> = {
+  stop: 'bg-[#a92c17] text-white',
+  warn: 'text-[#f5b649]',
+  note: 'text-strip-ink',
+  good: 'text-strip-ink',
+};
+
+/** Always on screen: each station’s worst finding in a few words and figures, and what is left of the room. */
+export function VerdictStrip({ id }: { id: string }) {
+  const { strip, mass } = useAppSelector(selectAssessment);
+  const document = useAppSelector(selectShown);
+  const { value: litres } = useLitres(document);
+  return (
+    <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
+      {strip.map((cell) => (
+        <Link key={cell.station} to={`/c/${id}/${cell.station}`} className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[cell.verdict]}`}>
+          <span className={`flex items-center gap-1.5 font-label text-sm ${cell.verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}>
+            <VerdictMark verdict={cell.verdict} size={10} colour="text-current" />
+            {STATION_NAMES[cell.station].label}
+            {cell.open > 1 && <span className="ml-auto">{cell.open} open</span>}
+          </span>
+          <span className="figure truncate text-[21px] leading-6">{cell.brief}</span>
+        </Link>
+      ))}
+      <div className="flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5">
+        <span className="font-label text-sm text-strip-soft">Free room</span>
+        <span className="figure truncate text-[21px] leading-6">{litres ? `${litres.free.toFixed(1)} of ${litres.usable.toFixed(1)} L` : '…'}</span>
+      </div>
+      <div className="flex min-w-0 flex-1 flex-col justify-center px-3.5">
+        <span className="font-label text-sm text-strip-soft">Mass of the kit</span>
+        <span className="figure truncate text-[21px] leading-6">{(mass / 1000).toFixed(1)} kg</span>
+      </div>
+    </footer>
+  );
+}

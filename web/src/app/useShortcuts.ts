@@ -1,0 +1,34 @@
+import { useEffect } from 'react';
+import { toast } from 'sonner';
+import { redo, undo } from '../document/sync';
+import { messageShown } from '../document/slice';
+import { preview, select } from '../view/slice';
+import { useAppDispatch, useAppSelector } from './store';
+
+/** Keys that work everywhere on the bench, and messages from the sync. */
+export function useShortcuts(): void {
+  const dispatch = useAppDispatch();
+  const message = useAppSelector((s) => s.document.message);
+  useEffect(() => {
+    if (!message) return;
+    toast.warning(message);
+    dispatch(messageShown());
+  }, [dispatch, message]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+        event.preventDefault();
+        dispatch(event.shiftKey ? redo() : undo());
+      } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y' && !typing) {
+        event.preventDefault();
+        dispatch(redo());
+      } else if (event.key === 'Escape' && !typing) {
+        dispatch(preview(null));
+        dispatch(select(null));
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [dispatch]);
+}

@@ -1,0 +1,81 @@
+import type { Conversion, Operation } from '@young-shell/core/document';
+
+/** A row of the server's journal. `of` is the uid of the change that an undo or redo is about. */
+export interface JournalEntry {
+  revision: number;
+  uid: string;
+  type: string;
+  label: string;
+  kind: 'do' | 'undo' | 'redo';
+  of: string | null;
+  operations: Operation[];
+  inverse: Operation[];
+  madeAt: string;
+}
+
+export interface Head {
+  id: string;
+  revision: number;
+  document: Conversion;
+  journal: JournalEntry[];
+}
+
+export interface Summary {
+  id: string;
+  name: string;
+  note: string;
+  policy: string;
+  form: string;
+  parts: number;
+  revision: number;
+  updatedAt: string;
+}
+
+/** What the server answered instead of what was asked; `message` can be shown as it is. */
+export class ServerError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly body: Record<string, unknown> = {},
+  ) {
+    super(message);
+  }
+}
+
+/** The server can’t be reached. */
+export class OfflineError extends Error {}
+
+async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, init);
+  } catch {
+    throw new OfflineError('The server can’t be reached.');
+  }
+  if (response.status === 204) return undefined as T;
+  const body: unknown = await response.json().catch(() => undefined);
+  if (!response.ok) {
+    const { code = 'unknown', message = `The server answered ${response.status}.`, ...rest } = (body ?? {}) as { code?: string; message?: string };
+    if (response.status >= 502) throw new OfflineError(message);
+    throw new ServerError(response.status, code, message, rest);
+  }
+  return body as T;
+}
+
+const post = (body?: unknown): RequestInit => ({
+  method: 'POST',
+  ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+});
+
+export const api = {
+  list: () => call<Summary[]>('/conversions'),
+  open: (id: string) => call<Head>(`/conversions/${id}`),
+  create: (name: string, form: 'box' | 'wedge') => call<Head>('/conversions', post({ name, form })),
+  importFile: (text: string) => call<Head>('/conversions/import', { method: 'POST', headers: { 'Content-Type': 'text/plain' }, body: text }),
+  duplicate: (id: string) => call<Head>(`/conversions/${id}/duplicate`, post()),
+  remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
+  restore: (id: string) => call<void>(`/conversions/${id}/restore`, post()),
+  changes: (id: string, since: number) => call<JournalEntry[]>(`/conversions/${id}/changes?since=${since}`),
+  send: (id: string, change: object) => call<JournalEntry>(`/conversions/${id}/changes`, post(change)),
+};

@@ -1,0 +1,51 @@
+import { createSelector } from '@reduxjs/toolkit';
+import { assemble } from '@young-shell/core/assembly';
+import { applyChange, type Conversion } from '@young-shell/core/document';
+import { marginsOfPart } from '@young-shell/core/fit';
+import { assessAll } from '@young-shell/core/plan';
+import type { RootState } from '../app/store';
+import { stacksOf } from './history';
+
+const known = (state: RootState): Conversion => {
+  if (!state.document.document) throw new Error('No conversion is open.');
+  return state.document.document;
+};
+
+/** The document as the screens show it: with the drag or the previewed remedy in it. */
+export const selectShown = createSelector(
+  [known, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
+  (document, drag, preview): Conversion => {
+    if (drag)
+      return {
+        ...document,
+        layout: { placements: { ...document.layout.placements, [drag.id]: drag.placement } },
+      };
+    if (!preview) return document;
+    try {
+      return applyChange(document, preview.change).document;
+    } catch {
+      return document;
+    }
+  },
+);
+
+export const selectDocument = known;
+
+export const selectAssembly = createSelector([selectShown], assemble);
+
+/** What all stations say of what is shown; without what rests on litres, which a worker computes. */
+export const selectAssessment = createSelector([selectShown, selectAssembly], (document, assembly) => assessAll(document, undefined, assembly));
+
+/** Margins of the selected part, tightest first: live while it is dragged. */
+export const selectPartMargins = createSelector([selectAssembly, (s: RootState) => s.view.selection], (assembly, selection) => {
+  const part = selection?.kind === 'part' ? assembly.parts.find((p) => p.id === selection.id) : undefined;
+  return part ? marginsOfPart(assembly, part) : [];
+});
+
+export const selectHistory = createSelector(
+  [(s: RootState) => s.document.journal, (s: RootState) => s.document.pending],
+  (journal, pending) => stacksOf([...journal, ...pending]),
+);
+
+/** What all stations say of the plan as it is kept, without drag and preview: cards don’t vanish under the hand. */
+export const selectKeptAssessment = createSelector([known], (document) => assessAll(document));

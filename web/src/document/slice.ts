@@ -1,0 +1,147 @@
+import { createSlice, current, isDraft, type PayloadAction } from '@reduxjs/toolkit';
+import { applyOperations, complaintsOf, conflicts, type Conversion, type Operation } from '@young-shell/core/document';
+import type { Head, JournalEntry } from './api';
+import type { Step } from './history';
+
+/** A change that the server has not acknowledged yet. */
+export interface Pending extends Step {
+  type: string;
+}
+
+/** Edits here and elsewhere touched the same place: the user decides. */
+export interface Conflict {
+  mine: string[];
+  theirs: string[];
+}
+
+export interface DocumentState {
+  id: string | null;
+  status: 'closed' | 'loading' | 'open' | 'absent' | 'failed';
+  /** What the server acknowledged, and its revision. */
+  head: Conversion | null;
+  revision: number;
+  journal: JournalEntry[];
+  pending: Pending[];
+  /** Head with the pending changes: what the screens show. */
+  document: Conversion | null;
+  connection: 'saved' | 'saving' | 'offline';
+  conflict: Conflict | null;
+  message: string | null;
+}
+
+const initialState: DocumentState = {
+  id: null,
+  status: 'closed',
+  head: null,
+  revision: 0,
+  journal: [],
+  pending: [],
+  document: null,
+  connection: 'saved',
+  conflict: null,
+  message: null,
+};
+
+/** Plain data out of a draft: the core makes drafts of its own. */
+const plain = <T>(value: T): T => (isDraft(value) ? (current(value as object) as T) : value);
+
+function replay(head: Conversion, pending: readonly Pending[]): { document: Conversion; kept: Pending[]; lost: Pending[] } {
+  let document = head;
+  const kept: Pending[] = [];
+  const lost: Pending[] = [];
+  for (const change of pending)
+    try {
+      const edited = applyOperations(document, change.operations);
+      if (complaintsOf(edited.document).length > 0) throw new Error('no longer valid');
+      document = edited.document;
+      kept.push({ ...change, operations: edited.operations, inverse: edited.inverse });
+    } catch {
+      lost.push(change);
+    }
+  return { document, kept, lost };
+}
+
+function settle(state: DocumentState) {
+  const { document, kept, lost } = replay(plain(state.head)!, plain(state.pending));
+  state.document = document;
+  state.pending = kept;
+  if (lost.length > 0)
+    state.message = `${lost.map((l) => `“${l.label}”`).join(', ')} no longer fits what was changed elsewhere and was dropped.`;
+}
+
+const slice = createSlice({
+  name: 'document',
+  initialState,
+  reducers: {
+    opening: (_state, { payload: id }: PayloadAction<string>) => ({ ...initialState, id, status: 'loading' as const }),
+    opened: (state, { payload }: PayloadAction<{ head: Head; pending: Pending[] }>) => {
+      const { head, pending } = payload;
+      const known = new Set(head.journal.map((e) => e.uid));
+      Object.assign(state, {
+        id: head.id,
+        status: 'open',
+        head: head.document,
+        revision: head.revision,
+        journal: head.journal,
+        pending: pending.filter((p) => !known.has(p.uid)),
+        conflict: null,
+      });
+      settle(state);
+    },
+    failed: (state, { payload }: PayloadAction<'absent' | 'failed'>) => {
+      state.status = payload;
+    },
+    applied: (state, { payload }: PayloadAction<{ change: Pending; document: Conversion }>) => {
+      state.pending.push(payload.change);
+      state.document = payload.document;
+      if (state.connection === 'saved') state.connection = 'saving';
+    },
+    /** Changes that the server wrote: ours come off the queue, others go under it. */
+    written: (state, { payload }: PayloadAction<JournalEntry[]>) => {
+      const foreign: Operation[] = [];
+      const theirs: string[] = [];
+      for (const entry of payload) {
+        if (entry.revision !== state.revision + 1) continue;
+        state.head = applyOperations(plain(state.head)!, entry.operations).document;
+        state.revision = entry.revision;
+        state.journal.push(entry);
+        const own = state.pending.findIndex((p) => p.uid === entry.uid);
+        if (own >= 0) state.pending.splice(own, 1);
+        else {
+          foreign.push(...entry.operations);
+          theirs.push(entry.label);
+        }
+      }
+      const mine = state.pending.filter((p) => conflicts(p.operations, foreign));
+      if (mine.length > 0) {
+        state.conflict = { mine: mine.map((m) => m.label), theirs };
+        return;
+      }
+      if (foreign.length > 0) settle(state);
+      if (state.pending.length === 0 && !state.conflict) state.connection = 'saved';
+    },
+    resolved: (state, { payload }: PayloadAction<{ keep: 'mine' | 'theirs' }>) => {
+      if (payload.keep === 'theirs' && state.conflict) {
+        const dropped = new Set(state.conflict.mine);
+        state.pending = state.pending.filter((p) => !dropped.has(p.label));
+      }
+      state.conflict = null;
+      settle(state);
+      if (state.pending.length === 0) state.connection = 'saved';
+    },
+    connected: (state, { payload }: PayloadAction<DocumentState['connection']>) => {
+      state.connection = payload === 'saved' && state.pending.length > 0 ? 'saving' : payload;
+    },
+    refused: (state, { payload }: PayloadAction<{ uid: string; message: string }>) => {
+      state.pending = state.pending.filter((p) => p.uid !== payload.uid);
+      state.message = payload.message;
+      settle(state);
+    },
+    messageShown: (state) => {
+      state.message = null;
+    },
+  },
+});
+
+export const documentReducer = slice.reducer;
+export const { opening, opened, failed, applied, written, resolved, connected, refused, messageShown } = slice.actions;

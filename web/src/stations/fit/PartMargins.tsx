@@ -1,0 +1,28 @@
+import { marginName } from '@young-shell/core/fit';
+import { formatLength } from '@young-shell/core/quantity';
+import { useAppSelector } from '../../app/store';
+import { selectPartMargins, selectShown } from '../../document/selectors';
+
+/** Live distances of the selected part: they move with the hand. */
+export function PartMargins() {
+  const margins = useAppSelector(selectPartMargins);
+  const document = useAppSelector(selectShown);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  return (
+    <table className="mt-3 w-full border-collapse text-[15px]">
+      <caption className="sr-only">Distances of this part</caption>
+      <tbody>
+        {margins.slice(0, 6).map((m) => (
+          <tr key={m.id} className="border-t border-line">
+            <td className={`figure w-20 py-0.5 pr-2 text-right text-lg ${m.spare < -0.001 ? 'text-stop' : ''}`}>{formatLength(m.distance, unit)}</td>
+            <td className="py-0.5">
+              {marginName(document, m)}
+              {m.kind !== 'body' && <span className="text-ink-soft"> ({m.kind === 'air' ? 'air' : 'plug room'})</span>}
+            </td>
+            <td className="py-0.5 text-right font-label text-sm whitespace-nowrap text-ink-soft">needs {formatLength(m.required.value, unit)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,51 @@
+import type { Part } from '@young-shell/core/document';
+import { standardPart } from '@young-shell/core/standards';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
+import { Button } from '../../ui/Button';
+import { MeasuredField } from '../../ui/MeasuredField';
+import { NumberField } from '../../ui/NumberField';
+import { TextField } from '../../ui/TextField';
+import { select } from '../../view/slice';
+import { PartPreview } from './PartPreview';
+
+/** A part of the kit: this copy can be adjusted to what lies on the bench. */
+export function KitPart({ id, part }: { id: string; part: Part }) {
+  const dispatch = useAppDispatch();
+  const submit = useSubmit();
+  const open = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === id);
+  const placed = useAppSelector((s) => id in selectDocument(s).layout.placements);
+  const row = standardPart(part.standard);
+  return (
+    <li className="border-t border-line py-1 first:border-t-0">
+      <button type="button" aria-expanded={open} className="flex min-h-8 w-full items-baseline gap-2 text-left" onClick={() => dispatch(select(open ? null : { kind: 'part', id }))}>
+        <span className="flex-1 hover:underline">{part.name}</span>
+        <span className="text-sm text-ink-soft">
+          {row?.name}
+          {placed ? '' : ' · not placed'}
+        </span>
+      </button>
+      {open && (
+        <div className="grid grid-cols-2 gap-2 pb-3">
+          <div className="col-span-2">
+            <PartPreview id={id} part={part} />
+          </div>
+          <TextField label="Name" value={part.name} onCommit={(name) => submit({ type: 'setPart', id, part: { name } })} />
+          <NumberField label="Mass, g" value={part.mass} least={0} most={200_000} onCommit={(mass) => submit({ type: 'setPart', id, part: { mass } })} />
+          {Object.entries(part.dimensions).map(([key, dimension]) => (
+            <MeasuredField
+              key={key}
+              label={row?.dimensions[key]?.label ?? key}
+              value={dimension}
+              onCommit={(measured) => submit({ type: 'setMeasured', path: `/kit/parts/${id}/dimensions/${key}`, measured, what: `${part.name}: ${(row?.dimensions[key]?.label ?? key).toLowerCase()}` })}
+            />
+          ))}
+          <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'removePart', id })}>
+            Take {part.name} out of the kit
+          </Button>
+        </div>
+      )}
+    </li>
+  );
+}

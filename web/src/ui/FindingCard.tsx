@@ -1,0 +1,98 @@
+import type { Finding, Remedy } from '@young-shell/core/findings';
+import { formatLength } from '@young-shell/core/quantity';
+import type { Source } from '@young-shell/core/quantity';
+import { useCallback, useState } from 'react';
+import type { Remote } from 'comlink';
+import { useAppDispatch, useAppSelector } from '../app/store';
+import { selectDocument } from '../document/selectors';
+import { useSubmit } from '../document/useSubmit';
+import { select } from '../view/slice';
+import { useComputed } from '../work/useComputed';
+import type { Engine } from '../work/engine.worker';
+import { Button } from './Button';
+import { Explain } from './Explain';
+import { RemedyRow } from './RemedyRow';
+import { VerdictMark } from './VerdictMark';
+
+const UNITS = { mm: 'mm', litre: 'L', percent: '%', gram: 'kg', count: '', 'mm²': 'mm²' } as const;
+
+/** A figure of a finding in words. */
+export function figureText(value: number, unit: keyof typeof UNITS, shown: 'mm' | 'inch'): string {
+  if (unit === 'mm') return `${formatLength(value, shown)} ${shown === 'mm' ? 'mm' : 'in'}`;
+  return `${Number(value.toFixed(unit === 'percent' ? 1 : 2))} ${UNITS[unit]}`.trim();
+}
+
+/** Where a number comes from, in words. */
+export const sourceText = (source: Source) => `${source.title}${source.fromMemory ? ' (from memory)' : ''}`;
+
+/** One finding: the verdict, the sentence, its numbers, and what can be done. */
+export function FindingCard({ finding }: { finding: Finding }) {
+  const dispatch = useAppDispatch();
+  const submit = useSubmit();
+  const document = useAppSelector(selectDocument);
+  const busy = useAppSelector((s) => s.view.drag !== null || s.view.preview !== null);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const [reason, setReason] = useState<string>();
+  const search = useCallback((engine: Remote<Engine>, input: typeof document): Promise<Remedy[]> => engine.remedies(input, finding), [finding]);
+  const wanted = finding.mayHaveRemedies && finding.accepted === undefined && (finding.verdict === 'stop' || finding.verdict === 'warn');
+  const { value: remedies, busy: searching } = useComputed(wanted && !busy ? document : undefined, search);
+  const about = finding.about.find((a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face');
+  return (
+    <article className={`border-b border-line px-4 py-2.5 ${finding.accepted !== undefined ? 'opacity-70' : ''}`}>
+      <div className="flex items-start gap-2.5">
+        <span className="pt-1">
+          <VerdictMark verdict={finding.verdict} size={14} />
+        </span>
+        <button
+          type="button"
+          className="m-0 flex-1 text-left leading-snug hover:underline"
+          onClick={() => about && dispatch(select({ kind: about.kind as 'part' | 'feature' | 'face', id: about.id }))}
+        >
+          {finding.sentence}
+        </button>
+        {finding.figures.length > 0 && (
+          <Explain
+            title={finding.brief}
+            rows={finding.figures.map((f) => ({ label: f.label, value: figureText(f.value, f.unit, unit), source: sourceText(f.source) }))}
+          />
+        )}
+      </div>
+      {wanted && (
+        <div className="mt-2 ml-6 flex flex-col gap-1.5">
+          {remedies?.map((remedy) => <RemedyRow key={remedy.id} remedy={remedy} />)}
+          {searching && !remedies && <span className="text-sm text-ink-soft">looking for ways out …</span>}
+          {remedies?.length === 0 && !searching && (
+            <span className="text-sm text-ink-soft">No move, turn or cut of a may-cut feature resolves this alone (positions every 2 mm, all 24 orientations tried).</span>
+          )}
+        </div>
+      )}
+      {finding.accepted !== undefined ? (
+        <p className="mt-1 mb-0 ml-6 text-sm text-ink-soft">
+          Accepted: {finding.accepted || 'no reason given'}{' '}
+          <button type="button" className="underline" onClick={() => submit({ type: 'accept', finding: finding.id, reason: null })}>
+            reopen
+          </button>
+        </p>
+      ) : (
+        finding.verdict !== 'good' &&
+        (reason === undefined ? (
+          <button type="button" className="mt-1 ml-6 text-sm text-ink-soft underline underline-offset-2" onClick={() => setReason('')}>
+            live with it
+          </button>
+        ) : (
+          <form
+            className="mt-2 ml-6 flex gap-1.5"
+            onSubmit={(event) => {
+              event.preventDefault();
+              submit({ type: 'accept', finding: finding.id, reason: reason.slice(0, 300) });
+              setReason(undefined);
+            }}
+          >
+            <input autoFocus aria-label="Why it is acceptable" placeholder="Why?" className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+            <Button type="submit">Accept</Button>
+          </form>
+        ))
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,83 @@
+import { editLength, formatLength, parseLength, type LengthError } from '@young-shell/core/quantity';
+import { useEffect, useState } from 'react';
+import { useAppSelector } from '../app/store';
+import { Field, inputClass } from './Field';
+
+interface Props {
+  label: string;
+  /** Millimetres. */
+  value: number;
+  /** Gives what is wrong with the length, or nothing. */
+  onCommit: (mm: number) => string | undefined;
+  /** Shown at the right end of the field, such as the uncertainty. */
+  aside?: React.ReactNode;
+}
+
+/**
+ * A length edited in place: takes 12.7, 1/2", 0.5in, 1' 3 1/2" and 45+3.2, shows mm or inch. Arrow keys
+ * change it by 1 mm (Shift 10, Alt 0.1). A wrong entry stays, with what would be right.
+ */
+export function LengthField({ label, value, onCommit, aside }: Props) {
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const [text, setText] = useState<string>();
+  const [error, setError] = useState<string>();
+  useEffect(() => {
+    setText(undefined);
+    setError(undefined);
+  }, [value, unit]);
+  const keep = (mm: number) => {
+    const wrong = mm === value ? undefined : onCommit(mm);
+    setError(wrong);
+    if (!wrong) setText(undefined);
+  };
+  const commit = () => {
+    if (text === undefined) return;
+    try {
+      keep(parseLength(text, unit));
+    } catch (problem) {
+      setError((problem as LengthError).message);
+    }
+  };
+  const nudge = (event: React.KeyboardEvent) => {
+    const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (way === 0) return;
+    event.preventDefault();
+    keep(Math.round((value + way * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1)) * 1000) / 1000);
+  };
+  return (
+    <Field label={label} error={error}>
+      {({ id, describedBy }) => (
+        <div className="relative flex items-center">
+          <input
+            id={id}
+            type="text"
+            inputMode="text"
+            autoComplete="off"
+            aria-describedby={describedBy}
+            aria-invalid={error !== undefined}
+            className={`figure text-[19px] leading-6 ${inputClass} ${aside ? 'pr-24' : 'pr-10'}`}
+            value={text ?? formatLength(value, unit, unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3)}
+            onFocus={(event) => {
+              setText(editLength(value, unit));
+              const target = event.currentTarget;
+              requestAnimationFrame(() => target.select());
+            }}
+            onChange={(event) => setText(event.target.value)}
+            onBlur={commit}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') commit();
+              else if (event.key === 'Escape') {
+                setText(editLength(value, unit));
+                setError(undefined);
+              } else nudge(event);
+            }}
+          />
+          <span className="absolute right-1 flex items-center gap-1 font-label text-sm text-ink-soft">
+            {unit === 'mm' ? 'mm' : 'in'}
+            {aside}
+          </span>
+        </div>
+      )}
+    </Field>
+  );
+}

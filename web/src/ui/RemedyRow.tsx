@@ -1,0 +1,75 @@
+import type { Remedy } from '@young-shell/core/findings';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { useAppDispatch, useAppSelector } from '../app/store';
+import { selectDocument } from '../document/selectors';
+import { useSubmit } from '../document/useSubmit';
+import { preview } from '../view/slice';
+import { compute } from '../work/engine';
+import { Button } from './Button';
+
+/** A way out: try it on in the view with what gets better and worse, then apply it or leave it. */
+export function RemedyRow({ remedy }: { remedy: Remedy }) {
+  const dispatch = useAppDispatch();
+  const submit = useSubmit();
+  const document = useAppSelector(selectDocument);
+  const trying = useAppSelector((s) => s.view.preview?.change === remedy.change);
+  const [effect, setEffect] = useState<{ better: string[]; worse: string[] }>();
+  useEffect(() => {
+    if (!trying) return;
+    let alive = true;
+    compute((engine) => engine.effect(document, remedy.change)).then(
+      (found) => alive && setEffect(found),
+      (error: Error) => alive && toast.error(error.message),
+    );
+    return () => {
+      alive = false;
+      setEffect(undefined);
+    };
+  }, [trying, document, remedy]);
+  return (
+    <div className={trying ? 'border border-pencil p-2' : ''}>
+      <div className="flex items-start gap-2">
+        <span className="min-w-0 flex-1 leading-snug">
+          {remedy.label}
+          <span className="block text-sm text-ink-soft">{remedy.price}</span>
+        </span>
+        {!trying && (
+          <Button aria-label={`Preview: ${remedy.label}`} onClick={() => dispatch(preview({ label: remedy.label, change: remedy.change }))}>
+            Preview
+          </Button>
+        )}
+      </div>
+      {trying && (
+        <>
+          <ul className="my-1.5 list-none p-0 text-sm">
+            {effect?.better.slice(0, 4).map((line) => (
+              <li key={line} className="text-good">
+                + {line}
+              </li>
+            ))}
+            {effect?.worse.slice(0, 4).map((line) => (
+              <li key={line} className="text-stop">
+                − {line}
+              </li>
+            ))}
+            {effect && effect.better.length + effect.worse.length === 0 && <li className="text-ink-soft">No finding changes.</li>}
+          </ul>
+          <div className="flex gap-1.5">
+            <Button
+              look="strong"
+              onClick={() => {
+                dispatch(preview(null));
+                const wrong = submit({ type: 'all', what: remedy.label, changes: [remedy.change] });
+                if (wrong) toast.error(wrong);
+              }}
+            >
+              Apply
+            </Button>
+            <Button onClick={() => dispatch(preview(null))}>Leave it</Button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

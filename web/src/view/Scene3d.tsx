@@ -1,0 +1,158 @@
+import { Canvas, type ThreeEvent } from '@react-three/fiber';
+import type { Assembly, PlacedPart } from '@young-shell/core/assembly';
+import type { Conversion, Placement } from '@young-shell/core/document';
+import type { Margin } from '@young-shell/core/fit';
+import { kindOf } from '@young-shell/core/parts';
+import { boundsOf, type Vec3 } from '@young-shell/core/solid';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { Plane, Vector3 } from 'three';
+import { store, useAppDispatch, useAppSelector } from '../app/store';
+import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { Controls } from './Controls';
+import { Cuts3d } from './Cuts3d';
+import { Hull3d } from './Hull3d';
+import { LabelPlacer, type Label } from './Labels';
+import { matTexture, type MatArea } from './matTexture';
+import { overlapsOf } from './overlaps';
+import { FEATURE_FILL, PART_FILL, PENCIL, RED_TAPE } from './palette';
+import { hullBox } from './projection';
+import { select } from './slice';
+import { SolidMesh } from './SolidMesh';
+import { useMove } from './useMove';
+
+/** The shell in space on the cutting mat. */
+export function Scene3d({ id, labels, layer }: { id: string; labels: readonly Label[]; layer: RefObject<HTMLDivElement | null> }) {
+  const assembly = useAppSelector(selectAssembly);
+  const document = useAppSelector(selectShown);
+  const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
+  const [dragging, setDragging] = useState(false);
+  return (
+    <Canvas frameloop="demand" dpr={1} camera={{ fov: 30, near: 10, far: 12000, up: [0, 0, 1] }} onCreated={({ gl }) => gl.setClearColor('#0d2c25')} aria-label="The shell in three dimensions" role="img">
+      <ambientLight intensity={1.5} />
+      <directionalLight position={[-400, -900, 1400]} intensity={1.7} />
+      <Mat box={box} />
+      <Hull3d hull={assembly.hull} />
+      <Features assembly={assembly} document={document} />
+      {assembly.parts.map((part) => (
+        <Part key={part.id} part={part} onDrag={setDragging} />
+      ))}
+      <Overlaps assembly={assembly} />
+      <Dimensions />
+      <Cuts3d assembly={assembly} />
+      <LabelPlacer labels={labels} layer={layer} />
+      <Controls id={id} box={box} enabled={!dragging} />
+    </Canvas>
+  );
+}
+
+function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
+  const [fontsReady, setFontsReady] = useState(false);
+  useEffect(() => {
+    let alive = true;
+    void window.document.fonts.load('600 20px "Barlow Condensed"').then(() => alive && setFontsReady(true));
+    return () => {
+      alive = false;
+    };
+  }, []);
+  const [w, d] = [Math.ceil(box.high[0] / 50) * 50, Math.ceil(box.high[1] / 50) * 50];
+  const area = useMemo<MatArea>(() => ({ x0: -150, y0: -150, width: w + 300, height: d + 300 }), [w, d]);
+  const texture = useMemo(() => (fontsReady ? matTexture(area) : matTexture(area)), [area, fontsReady]);
+  return (
+    <mesh position={[area.x0 + area.width / 2, area.y0 + area.height / 2, box.low[2] - 1]} raycast={() => null}>
+      <planeGeometry args={[area.width, area.height]} />
+      <meshBasicMaterial key={texture.uuid} map={texture} toneMapped={false} />
+    </mesh>
+  );
+}
+
+function Features({ assembly, document }: { assembly: Assembly; document: Conversion }) {
+  const dispatch = useAppDispatch();
+  const selection = useAppSelector((s) => s.view.selection);
+  return assembly.features.map((f) => {
+    const chosen = selection?.kind === 'feature' && selection.id === f.id;
+    return (
+      <group
+        key={f.id}
+        onClick={(event) => {
+          event.stopPropagation();
+          dispatch(select({ kind: 'feature', id: f.id }));
+        }}
+      >
+        <SolidMesh shape={f.shape} fill={FEATURE_FILL[document.shell.features[f.id]?.fate ?? 'keep']} edge={chosen ? PENCIL : '#3b372b'} opacity={document.shell.features[f.id]?.body === 'lid' ? 0.55 : 1} />
+      </group>
+    );
+  });
+}
+
+function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) => void }) {
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === part.id);
+  const showRooms = useAppSelector((s) => s.view.showRooms);
+  const { drag, drop } = useMove();
+  const start = useRef<{ placement: Placement; hit: Vector3; plane: Plane } | null>(null);
+  const fill = PART_FILL[kindOf(part.part) ?? 'drive'];
+
+  const down = (event: ThreeEvent<PointerEvent>) => {
+    event.stopPropagation();
+    dispatch(select({ kind: 'part', id: part.id }));
+    const placement = store.getState().document.document?.layout.placements[part.id];
+    if (!placement || event.button !== 0) return;
+    (event.target as Element).setPointerCapture(event.pointerId);
+    start.current = { placement, hit: event.point.clone(), plane: new Plane(new Vector3(0, 0, 1), -event.point.z) };
+    onDrag(true);
+  };
+  const move = (event: ThreeEvent<PointerEvent>) => {
+    if (!start.current) return;
+    const now = event.ray.intersectPlane(start.current.plane, new Vector3());
+    if (!now) return;
+    const by: Vec3 = [now.x - start.current.hit.x, now.y - start.current.hit.y, 0];
+    if (Math.hypot(...by) < 1 && !store.getState().view.drag) return;
+    drag(part.id, start.current.placement, by, [0, 1], event.nativeEvent.altKey ? 0 : 4);
+  };
+  const up = () => {
+    if (!start.current) return;
+    start.current = null;
+    onDrag(false);
+    drop();
+  };
+
+  return (
+    <group onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={up}>
+      {part.solids.map((s) => {
+        const room = s.role === 'air' || s.role === 'plug room';
+        if (room && !(chosen && showRooms)) return null;
+        return <SolidMesh key={s.id} shape={s.shape} fill={s.id.endsWith('/plate') ? '#3f6a92' : fill} edge={room ? (s.role === 'air' ? '#9fd8e6' : '#ead88f') : chosen ? PENCIL : '#16211d'} ghost={room} />;
+      })}
+    </group>
+  );
+}
+
+/** Red tape where things are in each other. */
+function Overlaps({ assembly }: { assembly: Assembly }) {
+  const { fit } = useAppSelector(selectAssessment);
+  return overlapsOf(assembly, fit.margins).map(({ id, low, high }) => {
+    const shape = { kind: 'box' as const, ...boundsOf([{ kind: 'box', low, high }]) };
+    return <SolidMesh key={id} shape={shape} fill={RED_TAPE} edge="#ffd9cf" opacity={0.75} />;
+  });
+}
+
+/** The selected part’s tightest distances, as lines. */
+function Dimensions() {
+  const margins = useAppSelector(selectPartMargins);
+  return shownMargins(margins).map((m) => <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />);
+}
+
+/** Distances that are written into the view: the tightest few of the selected part. */
+export const shownMargins = (margins: readonly Margin[]) => margins.filter((m) => Math.abs(m.distance) > 0.2).slice(0, 4);
+
+export function Line({ from, to, colour }: { from: Vec3; to: Vec3; colour: string }) {
+  const points = useMemo(() => new Float32Array([...from, ...to]), [from, to]);
+  return (
+    <lineSegments key={points.join()} raycast={() => null} renderOrder={20}>
+      <bufferGeometry>
+        <bufferAttribute attach="attributes-position" args={[points, 3]} />
+      </bufferGeometry>
+      <lineBasicMaterial color={colour} depthTest={false} />
+    </lineSegments>
+  );
+}

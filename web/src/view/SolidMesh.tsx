@@ -1,0 +1,44 @@
+import type { Shape, Vec3 } from '@young-shell/core/solid';
+import { Edges } from './Edges';
+import { useMemo } from 'react';
+import { BoxGeometry, CylinderGeometry, type BufferGeometry } from 'three';
+
+interface Props {
+  shape: Shape;
+  fill: string;
+  edge: string;
+  opacity?: number;
+  /** No faces, only edges: rooms that are to stay free. */
+  ghost?: boolean;
+}
+
+const middle = ({ low, high }: Shape): Vec3 => [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2];
+
+function geometryOf(shape: Shape): BufferGeometry {
+  const size = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!) as Vec3;
+  if (shape.kind === 'box') return new BoxGeometry(...size);
+  const radius = size[(shape.axis + 1) % 3]! / 2;
+  const cylinder = new CylinderGeometry(radius, radius, size[shape.axis], 32);
+  if (shape.axis === 2) cylinder.rotateX(Math.PI / 2);
+  if (shape.axis === 0) cylinder.rotateZ(Math.PI / 2);
+  return cylinder;
+}
+
+/** A box or cylinder with its edges drawn. */
+export function SolidMesh({ shape, fill, edge, opacity = 1, ghost }: Props) {
+  const [w, d, h] = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!);
+  const axis = shape.kind === 'cylinder' ? shape.axis : -1;
+  // The form changes rarely, the place at every drag: only the form is rebuilt.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const geometry = useMemo(() => geometryOf(shape), [w, d, h, axis]);
+  return (
+    <group position={middle(shape)}>
+      {!ghost && (
+        <mesh geometry={geometry}>
+          <meshLambertMaterial color={fill} transparent={opacity < 1} opacity={opacity} depthWrite={opacity >= 1} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} />
+        </mesh>
+      )}
+      <Edges geometry={geometry} colour={edge} dashed={ghost ?? false} />
+    </group>
+  );
+}

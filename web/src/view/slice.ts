@@ -1,0 +1,59 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Change, Placement } from '@young-shell/core/document';
+
+export type ViewMode = '3d' | 'plan' | 'side' | 'front';
+
+export interface Selection {
+  kind: 'part' | 'feature' | 'face' | 'opening';
+  id: string;
+}
+
+export interface ViewState {
+  mode: ViewMode;
+  /** Depth of each section, mm; null: the middle of the selection or of the shell. */
+  depth: Record<Exclude<ViewMode, '3d'>, number | null>;
+  selection: Selection | null;
+  /** A part under the pointer, not yet dropped. */
+  drag: { id: string; placement: Placement; snapped: string[] } | null;
+  /** A remedy that is being tried on, not yet applied. */
+  preview: { label: string; change: Change } | null;
+  showRooms: boolean;
+}
+
+const initialState: ViewState = {
+  mode: '3d',
+  depth: { plan: null, side: null, front: null },
+  selection: null,
+  drag: null,
+  preview: null,
+  showRooms: true,
+};
+
+const slice = createSlice({
+  name: 'view',
+  initialState,
+  reducers: {
+    setMode: (state, { payload }: PayloadAction<ViewMode>) => {
+      state.mode = payload;
+    },
+    setDepth: (state, { payload }: PayloadAction<{ mode: Exclude<ViewMode, '3d'>; depth: number | null }>) => {
+      state.depth[payload.mode] = payload.depth;
+    },
+    select: (state, { payload }: PayloadAction<Selection | null>) => {
+      state.selection = payload;
+    },
+    dragTo: (state, { payload }: PayloadAction<ViewState['drag']>) => {
+      state.drag = payload;
+    },
+    preview: (state, { payload }: PayloadAction<ViewState['preview']>) => {
+      state.preview = payload;
+    },
+    toggleRooms: (state) => {
+      state.showRooms = !state.showRooms;
+    },
+    resetView: () => initialState,
+  },
+});
+
+export const viewReducer = slice.reducer;
+export const { setMode, setDepth, select, dragTo, preview, toggleRooms, resetView } = slice.actions;

@@ -1,0 +1,106 @@
+import { placeInShell, turnedSize } from '@young-shell/core/assembly';
+import type { Placement } from '@young-shell/core/document';
+import { snap } from '@young-shell/core/fit';
+import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
+import { useCallback } from 'react';
+import { toast } from 'sonner';
+import { store, useAppDispatch } from '../app/store';
+import { selectAssembly } from '../document/selectors';
+import { submit } from '../document/sync';
+import { dragTo } from './slice';
+
+const KEYS = ['x', 'y', 'z'] as const;
+const round = (value: number) => Math.round(value * 1000) / 1000;
+
+/** Everything that moves a part: dragging with snapping, nudges, typed positions, turns. */
+export function useMove() {
+  const dispatch = useAppDispatch();
+
+  const put = useCallback(
+    (id: string, placement: Placement): string | undefined => {
+      const wrong = dispatch(submit({ type: 'placePart', id, placement }));
+      if (wrong) toast.error(wrong.message);
+      return wrong?.message;
+    },
+    [dispatch],
+  );
+
+  const placementOf = (id: string) => store.getState().document.document?.layout.placements[id];
+
+  /** Shows a part `by` away from where the drag began, drawn to what is within `within` mm. */
+  const drag = useCallback(
+    (id: string, from: Placement, by: Vec3, axes: readonly Axis[], within: number) => {
+      const document = store.getState().document.document;
+      const part = document?.kit.parts[id];
+      if (!document || !part || from.locked) return;
+      const loose: Placement = { ...from, x: round(from.x + by[0]), y: round(from.y + by[1]), z: round(from.z + by[2]) };
+      const assembly = selectAssembly(store.getState());
+      const snapped = within > 0 ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within) : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[] };
+      dispatch(
+        dragTo({
+          id,
+          placement: { ...loose, x: round(loose.x + snapped.by[0]!), y: round(loose.y + snapped.by[1]!), z: round(loose.z + snapped.by[2]!) },
+          snapped: snapped.to.filter((t): t is string => t !== undefined),
+        }),
+      );
+    },
+    [dispatch],
+  );
+
+  const drop = useCallback(() => {
+    const { drag: dragged } = store.getState().view;
+    if (!dragged) return;
+    const before = placementOf(dragged.id);
+    const { x, y, z } = dragged.placement;
+    if (before && (before.x !== x || before.y !== y || before.z !== z)) put(dragged.id, dragged.placement);
+    dispatch(dragTo(null));
+  }, [dispatch, put]);
+
+  const nudge = useCallback(
+    (id: string, axis: Axis, by: number) => {
+      const placement = placementOf(id);
+      if (!placement || placement.locked) return;
+      const key = KEYS[axis];
+      put(id, { ...placement, [key]: round(placement[key] + by) });
+    },
+    [put],
+  );
+
+  /** A quarter turn about an axis of the shell; the middle stays where it is. */
+  const turn = useCallback(
+    (id: string, axis: Axis, times = 1) => {
+      const placement = placementOf(id);
+      const part = store.getState().document.document?.kit.parts[id];
+      if (!placement || !part || placement.locked) return;
+      let next: { rear: Placement['rear']; top: Placement['top'] } = placement;
+      for (let i = 0; i < times; i++) next = quarterTurn(next, axis);
+      put(id, centred(id, part, placement, next));
+    },
+    [put],
+  );
+
+  const orient = useCallback(
+    (id: string, next: { rear: Placement['rear']; top: Placement['top'] }) => {
+      const placement = placementOf(id);
+      const part = store.getState().document.document?.kit.parts[id];
+      if (placement && part) put(id, centred(id, part, placement, next));
+    },
+    [put],
+  );
+
+  return { put, drag, drop, nudge, turn, orient };
+}
+
+function centred(id: string, part: Parameters<typeof turnedSize>[1], from: Placement, to: { rear: Placement['rear']; top: Placement['top'] }): Placement {
+  const was = turnedSize(id, part, turnOf(from));
+  const will = turnedSize(id, part, turnOf(to));
+  return {
+    ...from,
+    rear: to.rear,
+    top: to.top,
+    x: round(from.x + (was[0] - will[0]) / 2),
+    y: round(from.y + (was[1] - will[1]) / 2),
+    // Standing things stay on what they stand on.
+    z: from.z,
+  };
+}

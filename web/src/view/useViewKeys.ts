@@ -1,0 +1,73 @@
+import { parseLength } from '@young-shell/core/quantity';
+import type { Axis } from '@young-shell/core/solid';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { store, useAppSelector } from '../app/store';
+import { dragAxes, turnAxis } from './projection';
+import { useMove } from './useMove';
+
+const AXIS_KEYS: Readonly<Record<string, Axis>> = { x: 0, y: 1, z: 2 };
+
+/**
+ * Keyboard of the shell view for the selected part: arrows nudge by 1 mm (Shift 10, Alt 0.1), Page keys go
+ * into and out of the view, R turns, and a number typed while x, y or z is held sets that position.
+ */
+export function useViewKeys() {
+  const mode = useAppSelector((s) => s.view.mode);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const { nudge, turn, put } = useMove();
+  const held = useRef<Axis | undefined>(undefined);
+  const [typed, setTyped] = useState<{ axis: Axis; text: string }>();
+
+  const selected = () => {
+    const { selection } = store.getState().view;
+    return selection?.kind === 'part' ? selection.id : undefined;
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const id = selected();
+    if (!id || event.ctrlKey || event.metaKey) return;
+    const axis = AXIS_KEYS[event.key.toLowerCase()];
+    if (axis !== undefined) {
+      held.current = axis;
+      return;
+    }
+    if (held.current !== undefined && /^[0-9.,'"/ +-]$/.test(event.key)) {
+      const key = event.key;
+      const now = held.current;
+      setTyped((t) => ({ axis: now, text: (t?.axis === now ? t.text : '') + key }));
+      event.preventDefault();
+      return;
+    }
+    const [across, up] = dragAxes(mode);
+    const by = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const moves: Record<string, [Axis, number]> = {
+      ArrowRight: [across, by],
+      ArrowLeft: [across, -by],
+      ArrowUp: [up, by],
+      ArrowDown: [up, -by],
+      PageUp: [(3 - across - up) as Axis, by],
+      PageDown: [(3 - across - up) as Axis, -by],
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      nudge(id, ...move);
+    } else if (event.key === 'r' || event.key === 'R') turn(id, turnAxis(mode), event.shiftKey ? 3 : 1);
+  };
+
+  const onKeyUp = (event: KeyboardEvent) => {
+    if (AXIS_KEYS[event.key.toLowerCase()] === undefined) return;
+    held.current = undefined;
+    const id = selected();
+    const placement = id ? store.getState().document.document?.layout.placements[id] : undefined;
+    if (typed && id && placement && !placement.locked)
+      try {
+        put(id, { ...placement, [(['x', 'y', 'z'] as const)[typed.axis]]: parseLength(typed.text, unit) });
+      } catch {
+        // What was typed is no length: nothing moves.
+      }
+    setTyped(undefined);
+  };
+
+  return { onKeyDown, onKeyUp, typed };
+}

@@ -1,0 +1,39 @@
+import { expose } from 'comlink';
+import { assemble } from '@young-shell/core/assembly';
+import type { Change, Conversion } from '@young-shell/core/document';
+import { sheetsPdf, sheetSvg, type SheetFonts } from '@young-shell/core/exchange';
+import type { Finding, Remedy } from '@young-shell/core/findings';
+import { placeFor, remediesFor, type PlaceResult } from '@young-shell/core/fit';
+import { effectOf } from '@young-shell/core/plan';
+import { volumesOf, type Volumes } from '@young-shell/core/shell';
+import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
+import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
+import figureUrl from '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff?url';
+import wasmUrl from 'manifold-3d/manifold.wasm?url';
+
+let kernel: Promise<SolidKernel> | undefined;
+let fonts: Promise<SheetFonts> | undefined;
+
+const bytes = async (url: string) => new Uint8Array(await (await fetch(url)).arrayBuffer());
+
+const engine = {
+  async volumes(document: Conversion): Promise<Volumes> {
+    kernel ??= loadSolidKernel(wasmUrl);
+    return volumesOf(document, await kernel);
+  },
+  place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
+  remedies: (document: Conversion, finding: Finding): Remedy[] => remediesFor(document, finding),
+  effect(document: Conversion, change: Change): { better: string[]; worse: string[] } {
+    const { better, worse } = effectOf(document, change);
+    return { better, worse };
+  },
+  async sheets(document: Conversion, faces?: string[]): Promise<Uint8Array> {
+    fonts ??= Promise.all([bytes(regularUrl), bytes(figureUrl)]).then(([text, figures]) => ({ text: text!, figures: figures! }));
+    return sheetsPdf(document, await fonts, faces);
+  },
+  svg: (document: Conversion, face: string): string => sheetSvg(document, face),
+};
+
+export type Engine = typeof engine;
+
+expose(engine);
