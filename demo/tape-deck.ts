@@ -46,11 +46,11 @@ const features: Record<string, Feature> = {
     metal: true,
     moving: true,
   }),
-  'meter-1': block('Left meter', [rule(262), rule(58), rule(52)], [calipers(62), calipers(38), calipers(30)], {
+  'meter-1': block('Left meter', [rule(262), rule(58), rule(58)], [calipers(62), calipers(38), calipers(30)], {
     why: 'shows the processor load',
     body: 'lid',
   }),
-  'meter-2': block('Right meter', [rule(336), rule(58), rule(52)], [calipers(62), calipers(38), calipers(30)], {
+  'meter-2': block('Right meter', [rule(336), rule(58), rule(58)], [calipers(62), calipers(38), calipers(30)], {
     why: 'shows the network',
     body: 'lid',
   }),
@@ -87,12 +87,22 @@ const features: Record<string, Feature> = {
     body: 'lid',
     why: 'carries the left reel spindle',
   }),
-  'corner-1': block('Corner block, left', [calipers(18.2), rule(357.9), calipers(9.2)], [calipers(24), calipers(24), rule(60)], {
-    why: 'holds cheek and rear together',
-  }),
-  'corner-2': block('Corner block, right', [rule(409.7), rule(357.9), calipers(9.2)], [calipers(24), calipers(24), rule(60)], {
-    why: 'holds cheek and rear together',
-  }),
+  'corner-1': block(
+    'Corner block, left',
+    [calipers(18.2), rule(357.9), calipers(9.2)],
+    [calipers(24), calipers(24), rule(60)],
+    {
+      why: 'holds cheek and rear together',
+    },
+  ),
+  'corner-2': block(
+    'Corner block, right',
+    [rule(409.7), rule(357.9), calipers(9.2)],
+    [calipers(24), calipers(24), rule(60)],
+    {
+      why: 'holds cheek and rear together',
+    },
+  ),
   'transformer-1': block('Transformer shelf', [rule(30), rule(160), calipers(9.2)], [rule(110), rule(90), rule(4)], {
     fate: 'removed',
     why: 'sawn out on the first evening',
@@ -137,7 +147,7 @@ export function tapeDeckUnplaced(): Conversion {
         face: 'rear',
         shape: { kind: 'rectangle', width: calipers(28), height: calipers(21) },
         u: rule(404),
-        v: rule(40),
+        v: rule(95),
       },
       'line-1': {
         name: 'Line sockets',

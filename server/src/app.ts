@@ -49,7 +49,11 @@ export function createApp({ store, logger, web, accessKey }: AppOptions): { app:
   );
   if (accessKey) app.use(requireKey(accessKey));
   app.use(sameOrigin);
-  app.use(compression({ filter: (request, response) => !request.path.endsWith('/events') && compression.filter(request, response) }));
+  app.use(
+    compression({
+      filter: (request, response) => !request.path.endsWith('/events') && compression.filter(request, response),
+    }),
+  );
   app.get('/api/health', async (_request, response) => {
     await store.setting('health');
     response.json({ status: 'ok' });
@@ -83,7 +87,9 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
 function requireKey(key: string): RequestHandler {
   const wanted = Buffer.from(key);
   return (request, response, next) => {
-    const [, given = ''] = Buffer.from((request.get('authorization') ?? '').replace(/^Basic /, ''), 'base64').toString().split(/:(.*)/s);
+    const [, given = ''] = Buffer.from((request.get('authorization') ?? '').replace(/^Basic /, ''), 'base64')
+      .toString()
+      .split(/:(.*)/s);
     const bytes = Buffer.from(given);
     if (bytes.length === wanted.length && timingSafeEqual(bytes, wanted)) return next();
     response.set('WWW-Authenticate', 'Basic realm="Young Shell"');

@@ -14,10 +14,12 @@ const dataFolder = process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share
 const { values } = parseArgs({ options: { host: { type: 'string', default: '127.0.0.1' } } });
 
 const port = Number(process.env.PORT ?? 4680);
-if (!Number.isInteger(port) || port < 0 || port > 65535) stop(`PORT is “${process.env.PORT}”; it would be a number from 0 to 65535.`);
+if (!Number.isInteger(port) || port < 0 || port > 65535)
+  stop(`PORT is “${process.env.PORT}”; it would be a number from 0 to 65535.`);
 const local = ['127.0.0.1', '::1', 'localhost'].includes(values.host);
 const accessKey = process.env.YOUNG_SHELL_KEY;
-if (!local && !accessKey) stop(`Listening on ${values.host} shows your plans to the network. Set YOUNG_SHELL_KEY to a password first.`);
+if (!local && !accessKey)
+  stop(`Listening on ${values.host} shows your plans to the network. Set YOUNG_SHELL_KEY to a password first.`);
 
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const file = process.env.YOUNG_SHELL_DB ?? join(dataFolder, 'young-shell', 'young-shell.sqlite');

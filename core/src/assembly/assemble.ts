@@ -35,7 +35,9 @@ export function featureSolid(id: string, feature: Feature): Solid {
           chain(`${base}/shape/height`, form.height),
         ]
       : (['x', 'y', 'z'] as const).map((axis) =>
-          axis === form.axis ? chain(`${base}/shape/length`, form.length) : chain(`${base}/shape/diameter`, form.diameter),
+          axis === form.axis
+            ? chain(`${base}/shape/length`, form.length)
+            : chain(`${base}/shape/diameter`, form.diameter),
         );
   const shape: Shape =
     form.kind === 'box'
@@ -82,7 +84,10 @@ function seatsOf(placed: PlacedPart, walls: readonly Wall[]): (Linear | undefine
       const plane = wall.chainNear(centre);
       // The part's low end hangs on the wall through the part's own dimensions.
       const offset = subtract(solid.end(axis, sign > 0), placedLow(placed, axis));
-      const wallAt: Linear = { value: -sign * plane.value, terms: plane.terms.map((t) => ({ ...t, coefficient: -sign * t.coefficient })) };
+      const wallAt: Linear = {
+        value: -sign * plane.value,
+        terms: plane.terms.map((t) => ({ ...t, coefficient: -sign * t.coefficient })),
+      };
       seats[axis] = subtract(wallAt, offset);
     }
   return seats;

@@ -117,7 +117,11 @@ function build(hull: Hull, split: number): HullModel {
     innerX: [left.value, width - right.value],
     convex,
     walls,
-    frames: framesOf(profile.edges.map((e) => e.face), outline, width),
+    frames: framesOf(
+      profile.edges.map((e) => e.face),
+      outline,
+      width,
+    ),
   };
 }
 
@@ -205,4 +209,3 @@ export function onFace(frame: FaceFrame, p: readonly number[]): { u: number; v: 
   const dot = (w: Vec3) => d[0]! * w[0] + d[1]! * w[1] + d[2]! * w[2];
   return { u: dot(frame.u), v: dot(frame.v), over: dot(frame.outward) };
 }
-

@@ -2,7 +2,16 @@ import type { Part, Placement } from '../document';
 import { add, subtract, type Linear } from '../quantity';
 import { PLACEMENT } from '../standards';
 import { partModel, type Block, type BlockRole, type FaceCut } from '../parts';
-import { turnDirection, turnOf, turnPoint, type Axis, type Direction, type Shape, type Turn, type Vec3 } from '../solid';
+import {
+  turnDirection,
+  turnOf,
+  turnPoint,
+  type Axis,
+  type Direction,
+  type Shape,
+  type Turn,
+  type Vec3,
+} from '../solid';
 
 /** A solid in shell coordinates with what it is. */
 export interface Solid {
@@ -153,7 +162,12 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
     const direction = turnDirection(turn, face.direction);
     const probe: Vec3 = [0, 0, 0];
     const partDirection = face.direction;
-    const i = partDirection === 'left' || partDirection === 'right' ? 0 : partDirection === 'front' || partDirection === 'rear' ? 1 : 2;
+    const i =
+      partDirection === 'left' || partDirection === 'right'
+        ? 0
+        : partDirection === 'front' || partDirection === 'rear'
+          ? 1
+          : 2;
     probe[i] = face.plane.value;
     return {
       id: face.id,
@@ -184,4 +198,3 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
     high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]],
   };
 }
-

@@ -1,6 +1,6 @@
 import { assemble, type Assembly } from '../assembly';
 import { mayCut, POLICIES } from '../brief';
-import type { Conversion } from '../document';
+import type { Conversion, Opening } from '../document';
 import { collect, type Finding } from '../findings';
 import { halfOf, openingsOf, webBetween, type CutOpening } from './openings';
 
@@ -55,27 +55,52 @@ function policyFindings(document: Conversion, fresh: readonly CutOpening[]): Fin
     verdict: 'stop',
     sentence: `${openings.length} cut${openings.length === 1 ? '' : 's'} in the ${face === 'bottom' ? 'floor' : `${face} face`} (first: ${openings[0]!.name}), but the brief says ${POLICIES[policy].label}. ${POLICIES[policy].rule}`,
     brief: `${face} not to be cut`,
-    figures: [{ label: 'cuts', value: openings.length, unit: 'count', source: { kind: 'computed', title: 'openings derived from the layout' } }],
-    about: [{ kind: 'face', id: face }, ...[...new Set(openings.map((o) => o.part))].map((id) => ({ kind: 'part' as const, id }))],
+    figures: [
+      {
+        label: 'cuts',
+        value: openings.length,
+        unit: 'count',
+        source: { kind: 'computed', title: 'openings derived from the layout' },
+      },
+    ],
+    about: [
+      { kind: 'face', id: face },
+      ...[...new Set(openings.map((o) => o.part))].map((id) => ({ kind: 'part' as const, id })),
+    ],
   }));
 }
 
 function webFindings(document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] {
   const findings: Finding[] = [];
   const seen = new Set<string>();
-  const add = (o: CutOpening, other: string, otherName: string, web: number, least: number) => {
+  const add = (
+    o: CutOpening,
+    other: string,
+    otherName: string,
+    web: number,
+    least: number,
+    worst: 'stop' | 'warn' = 'stop',
+  ) => {
     const id = `cut/web/${[o.part, other].sort().join('+')}/${o.face}`;
     if (seen.has(id)) return;
     seen.add(id);
     findings.push({
       id,
       station: 'cut',
-      verdict: web < 0 ? 'stop' : 'warn',
-      sentence: web < 0 ? `${o.name} runs into ${otherName} by ${(-web).toFixed(1)} mm.` : `Only ${web.toFixed(1)} mm are left between ${o.name} and ${otherName}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
+      verdict: web < 0 ? worst : 'warn',
+      sentence:
+        web < 0
+          ? `${o.name} runs into ${otherName} by ${(-web).toFixed(1)} mm.`
+          : `Only ${web.toFixed(1)} mm are left between ${o.name} and ${otherName}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
       brief: `web ${web.toFixed(1)} mm`,
       figures: [
         { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
-        { label: 'least web', value: least, unit: 'mm', source: { kind: 'practice', title: 'common practice, no source' } },
+        {
+          label: 'least web',
+          value: least,
+          unit: 'mm',
+          source: { kind: 'practice', title: 'common practice, no source' },
+        },
       ],
       about: [
         { kind: 'part', id: o.part },
@@ -97,6 +122,11 @@ function webFindings(document: Conversion, assembly: Assembly, fresh: readonly C
       Math.max(...vs) - a.centre[1] - hv,
     );
     if (edge < least) add(a, 'edge', 'the edge of the face', edge, least);
+    for (const [id, existing] of Object.entries(document.shell.openings)) {
+      if (existing.face !== a.face) continue;
+      const web = webBetween(a, { centre: [existing.u.value, existing.v.value], shape: numbersOf(existing) });
+      if (web < least) add(a, id, `the opening “${existing.name}” that is there`, web, least, 'warn');
+    }
     for (const b of fresh.slice(i + 1)) {
       if (b.face !== a.face || b.part === a.part) continue;
       const web = webBetween(a, b);
@@ -104,4 +134,10 @@ function webFindings(document: Conversion, assembly: Assembly, fresh: readonly C
     }
   });
   return findings;
+}
+
+function numbersOf({ shape }: Opening): CutOpening['shape'] {
+  return shape.kind === 'round'
+    ? { kind: 'round', diameter: shape.diameter.value }
+    : { kind: 'rectangle', width: shape.width.value, height: shape.height.value, radius: 0 };
 }

@@ -97,13 +97,15 @@ function existingAround(document: Conversion, opening: CutOpening): string | und
 }
 
 /** Smallest web between two openings, or an opening and the face's edge, mm; negative where they run together. */
-export function webBetween(a: CutOpening, b: CutOpening): number {
+export function webBetween(a: Pick<CutOpening, 'centre' | 'shape'>, b: Pick<CutOpening, 'centre' | 'shape'>): number {
   const du = Math.abs(a.centre[0] - b.centre[0]);
   const dv = Math.abs(a.centre[1] - b.centre[1]);
-  if (a.shape.kind === 'round' && b.shape.kind === 'round') return Math.hypot(du, dv) - (a.shape.diameter + b.shape.diameter) / 2;
+  if (a.shape.kind === 'round' && b.shape.kind === 'round')
+    return Math.hypot(du, dv) - (a.shape.diameter + b.shape.diameter) / 2;
   const [au, av] = a.shape.kind === 'round' ? [0, 0] : halfOf(a.shape);
   const [bu, bv] = b.shape.kind === 'round' ? [0, 0] : halfOf(b.shape);
-  const radii = (a.shape.kind === 'round' ? a.shape.diameter / 2 : 0) + (b.shape.kind === 'round' ? b.shape.diameter / 2 : 0);
+  const radii =
+    (a.shape.kind === 'round' ? a.shape.diameter / 2 : 0) + (b.shape.kind === 'round' ? b.shape.diameter / 2 : 0);
   const gu = du - au - bu;
   const gv = dv - av - bv;
   const gap = gu > 0 && gv > 0 ? Math.hypot(gu, gv) : Math.max(gu, gv);

@@ -39,7 +39,11 @@ const HATCH = 4; // distance of hatch lines, mm
 
 /** Faces that have something to cut or drill. */
 export function facesToCut(document: Conversion, assembly: Assembly = assemble(document)): FaceId[] {
-  const wanted = new Set(openingsOf(document, assembly).filter((o) => !o.inExisting).map((o) => o.face));
+  const wanted = new Set(
+    openingsOf(document, assembly)
+      .filter((o) => !o.inExisting)
+      .map((o) => o.face),
+  );
   return assembly.hull.frames.map((f) => f.face).filter((face) => wanted.has(face));
 }
 
@@ -56,7 +60,14 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
   const inward = mirrored ? -1 : 1;
   items.push(
     { layer: 'engrave', kind: 'line', points: [[datum[0] + inward * 12, 0], datum, [datum[0], 12]], closed: false },
-    { layer: 'engrave', kind: 'text', at: [datum[0] + inward * (mirrored ? 46 : 3), 3], text: `datum ${mirrored ? '(mirrored: seen from inside)' : '(seen from outside)'}`, size: 3, anchor: 'start' },
+    {
+      layer: 'engrave',
+      kind: 'text',
+      at: [datum[0] + inward * (mirrored ? 46 : 3), 3],
+      text: `datum ${mirrored ? '(mirrored: seen from inside)' : '(seen from outside)'}`,
+      size: 3,
+      anchor: 'start',
+    },
   );
   for (const opening of Object.values(document.shell.openings)) {
     if (opening.face !== face) continue;
@@ -64,7 +75,13 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
     items.push(
       opening.shape.kind === 'round'
         ? { layer: 'reference', kind: 'circle', centre, radius: opening.shape.diameter.value / 2 }
-        : { layer: 'reference', kind: 'rectangle', centre, half: [opening.shape.width.value / 2, opening.shape.height.value / 2], radius: 0 },
+        : {
+            layer: 'reference',
+            kind: 'rectangle',
+            centre,
+            half: [opening.shape.width.value / 2, opening.shape.height.value / 2],
+            radius: 0,
+          },
       { layer: 'engrave', kind: 'text', at: centre, text: `there: ${opening.name}`, size: 2.8, anchor: 'middle' },
     );
   }
@@ -80,7 +97,9 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
 
 /** `ø 3.7` or `159.6 × 45.3`, mm. */
 export function sizeWords({ shape }: CutOpening): string {
-  return shape.kind === 'round' ? `ø ${shape.diameter.toFixed(1)}` : `${shape.width.toFixed(1)} × ${shape.height.toFixed(1)}`;
+  return shape.kind === 'round'
+    ? `ø ${shape.diameter.toFixed(1)}`
+    : `${shape.width.toFixed(1)} × ${shape.height.toFixed(1)}`;
 }
 
 function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[] {
@@ -91,8 +110,24 @@ function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[
     o.shape.kind === 'round'
       ? { layer: o.kind, kind: 'circle', centre, radius: o.shape.diameter / 2 }
       : { layer: o.kind, kind: 'rectangle', centre, half: [hu, hv], radius: o.shape.radius },
-    { layer: 'engrave', kind: 'line', points: [[u - arm, v], [u + arm, v]], closed: false },
-    { layer: 'engrave', kind: 'line', points: [[u, v - arm], [u, v + arm]], closed: false },
+    {
+      layer: 'engrave',
+      kind: 'line',
+      points: [
+        [u - arm, v],
+        [u + arm, v],
+      ],
+      closed: false,
+    },
+    {
+      layer: 'engrave',
+      kind: 'line',
+      points: [
+        [u, v - arm],
+        [u, v + arm],
+      ],
+      closed: false,
+    },
   ];
   const label = o.kind === 'drill' ? `${number}` : `${number}  ${o.name}  ${sizeWords(o)}`;
   items.push({
@@ -107,7 +142,12 @@ function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[
 }
 
 /** Features that stand on this wall and must stay, hatched where they stand. */
-function keepItems(document: Conversion, assembly: Assembly, frame: FaceFrame, flip: (p: Point2) => Point2): SheetItem[] {
+function keepItems(
+  document: Conversion,
+  assembly: Assembly,
+  frame: FaceFrame,
+  flip: (p: Point2) => Point2,
+): SheetItem[] {
   const wall = assembly.hull.walls.find((w) => w.face === frame.face)!;
   const items: SheetItem[] = [];
   for (const feature of assembly.features) {
@@ -130,7 +170,14 @@ function keepItems(document: Conversion, assembly: Assembly, frame: FaceFrame, f
       const b: Point2 = [Math.max(u0, s - v1), Math.min(v1, s - u0)];
       items.push({ layer: 'reference', kind: 'line', points: [flip(a), flip(b)], closed: false });
     }
-    items.push({ layer: 'engrave', kind: 'text', at: flip([(u0 + u1) / 2, v1 + 1.5]), text: `keep: ${feature.name}`, size: 2.8, anchor: 'middle' });
+    items.push({
+      layer: 'engrave',
+      kind: 'text',
+      at: flip([(u0 + u1) / 2, v1 + 1.5]),
+      text: `keep: ${feature.name}`,
+      size: 2.8,
+      anchor: 'middle',
+    });
   }
   return items;
 }

@@ -1,7 +1,12 @@
 /** Paper sizes in mm, upright. */
 export const PAPERS = {
   a4: { width: 210, height: 297, label: 'A4', source: { kind: 'standard', title: 'ISO 216' } },
-  letter: { width: 215.9, height: 279.4, label: 'Letter', source: { kind: 'standard', title: 'ANSI/ASME Y14.1', fromMemory: true } },
+  letter: {
+    width: 215.9,
+    height: 279.4,
+    label: 'Letter',
+    source: { kind: 'standard', title: 'ANSI/ASME Y14.1', fromMemory: true },
+  },
 } as const;
 
 export type Paper = keyof typeof PAPERS;
@@ -48,23 +53,34 @@ function tile(width: number, height: number, page: Tiling['page'], [su, sv]: [nu
     width: (page.width - PAGE_MARGIN.left - PAGE_MARGIN.right) / su,
     height: (page.height - PAGE_MARGIN.top - PAGE_MARGIN.bottom) / sv,
   };
-  const count = (size: number, seen: number) => Math.max(1, Math.ceil((size + 2 * BORDER - OVERLAP) / (seen - OVERLAP) - 1e-9));
+  const count = (size: number, seen: number) =>
+    Math.max(1, Math.ceil((size + 2 * BORDER - OVERLAP) / (seen - OVERLAP) - 1e-9));
   const columns = count(width, window.width);
   const rows = count(height, window.height);
   const stepU = window.width - OVERLAP;
   const stepV = window.height - OVERLAP;
   const tiles: Tile[] = [];
   for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) tiles.push({ column, row, u: -BORDER + column * stepU, v: -BORDER + row * stepV });
+    for (let column = 0; column < columns; column++)
+      tiles.push({ column, row, u: -BORDER + column * stepU, v: -BORDER + row * stepV });
   const marks: [number, number][] = [];
   for (let c = 1; c < columns; c++)
     for (let r = 0; r < rows; r++)
-      for (const share of [0.25, 0.75]) marks.push([-BORDER + c * stepU + OVERLAP / 2, -BORDER + r * stepV + share * Math.min(window.height, height + 2 * BORDER)]);
+      for (const share of [0.25, 0.75])
+        marks.push([
+          -BORDER + c * stepU + OVERLAP / 2,
+          -BORDER + r * stepV + share * Math.min(window.height, height + 2 * BORDER),
+        ]);
   for (let r = 1; r < rows; r++)
     for (let c = 0; c < columns; c++)
-      for (const share of [0.25, 0.75]) marks.push([-BORDER + c * stepU + share * Math.min(window.width, width + 2 * BORDER), -BORDER + r * stepV + OVERLAP / 2]);
+      for (const share of [0.25, 0.75])
+        marks.push([
+          -BORDER + c * stepU + share * Math.min(window.width, width + 2 * BORDER),
+          -BORDER + r * stepV + OVERLAP / 2,
+        ]);
   return { page, window, columns, rows, tiles, marks };
 }
 
 /** `A1`, `A2` … `B1`: column letter and row number from the lower left. */
-export const tileName = ({ column, row }: Pick<Tile, 'column' | 'row'>) => `${String.fromCharCode(65 + column)}${row + 1}`;
+export const tileName = ({ column, row }: Pick<Tile, 'column' | 'row'>) =>
+  `${String.fromCharCode(65 + column)}${row + 1}`;

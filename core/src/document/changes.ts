@@ -104,11 +104,7 @@ function alter(draft: Conversion, change: Change): void {
       Object.assign(draft.cut, change.cut);
       return;
     case 'accept':
-      return setOrDelete(
-        draft.accepted,
-        change.finding,
-        change.reason === null ? null : { reason: change.reason },
-      );
+      return setOrDelete(draft.accepted, change.finding, change.reason === null ? null : { reason: change.reason });
     case 'all':
       for (const step of change.changes) alter(draft, step);
   }

@@ -62,6 +62,10 @@ export function newConversion(name: string, hull: Hull): Conversion {
 
 /** The first free id of a stem in a record: `rib-1`, `rib-2` … */
 export function nextId(record: Record<string, unknown>, stem: string): string {
-  const clean = stem.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '') || 'item';
+  const clean =
+    stem
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^[^a-z]+|-+$/g, '') || 'item';
   for (let n = 1; ; n++) if (!(`${clean}-${n}` in record)) return `${clean}-${n}`;
 }

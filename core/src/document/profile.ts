@@ -66,8 +66,4 @@ export const outlineOf = (profile: Profile): Point2[] =>
   profile.edges.map((edge) => [edge.from.y.value, edge.from.z.value]);
 
 /** Ids of all faces of a hull. */
-export const facesOf = (hull: Hull): FaceId[] => [
-  ...profileOf(hull).edges.map((edge) => edge.face),
-  'left',
-  'right',
-];
+export const facesOf = (hull: Hull): FaceId[] => [...profileOf(hull).edges.map((edge) => edge.face), 'left', 'right'];

@@ -38,16 +38,10 @@ export function readConversion(text: string): Conversion {
   try {
     raw = JSON.parse(text);
   } catch {
-    throw new DocumentError(
-      'not-json',
-      'The file is not JSON. A conversion is the .json file that “Export” writes.',
-    );
+    throw new DocumentError('not-json', 'The file is not JSON. A conversion is the .json file that “Export” writes.');
   }
   if (raw === null || typeof raw !== 'object' || (raw as { format?: unknown }).format !== FORMAT)
-    throw new DocumentError(
-      'not-ours',
-      `The file is JSON, but not a conversion: its “format” would be “${FORMAT}”.`,
-    );
+    throw new DocumentError('not-ours', `The file is JSON, but not a conversion: its “format” would be “${FORMAT}”.`);
   const { format: _, ...document } = raw as Record<string, unknown>;
   const version = document.schemaVersion;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)

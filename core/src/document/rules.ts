@@ -132,9 +132,7 @@ export function extentOf(feature: Feature): { low: [number, number, number]; hig
   const size =
     shape.kind === 'box'
       ? [shape.width.value, shape.depth.value, shape.height.value]
-      : (['x', 'y', 'z'] as const).map((axis) =>
-          axis === shape.axis ? shape.length.value : shape.diameter.value,
-        );
+      : (['x', 'y', 'z'] as const).map((axis) => (axis === shape.axis ? shape.length.value : shape.diameter.value));
   return { low, high: [low[0] + size[0]!, low[1] + size[1]!, low[2] + size[2]!] };
 }
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { LARGEST_LENGTH } from '../quantity';
-import { SIDES, type Conversion } from './types';
+import { SIDES } from './types';
 
 /** The schema this build writes. */
 export const SCHEMA_VERSION = 1;
@@ -18,17 +18,7 @@ const measuredAs = (value: Joi.NumberSchema) =>
     value: value.required(),
     uncertainty: Joi.number().min(0).max(100).required(),
     tool: Joi.string()
-      .valid(
-        'calipers',
-        'calipers-machined',
-        'rule',
-        'tape',
-        'printed',
-        'jigsaw',
-        'catalogue',
-        'standard',
-        'guess',
-      )
+      .valid('calipers', 'calipers-machined', 'rule', 'tape', 'printed', 'jigsaw', 'catalogue', 'standard', 'guess')
       .required(),
   });
 const place = measuredAs(coordinate).required();
@@ -165,13 +155,7 @@ const schema = Joi.object({
     lid: Joi.object({
       name: text(80).required(),
       splitHeight: size,
-      closure: Joi.valid(
-        'screws outside',
-        'screws inside',
-        'snap tabs',
-        'hinge',
-        'lift off',
-      ).required(),
+      closure: Joi.valid('screws outside', 'screws inside', 'snap tabs', 'hinge', 'lift off').required(),
     })
       .allow(null)
       .required(),
@@ -235,12 +219,5 @@ export function complaintsOfForm(document: unknown): Complaint[] {
 }
 
 function valueNote(value: unknown): string {
-  return typeof value === 'number' || typeof value === 'string'
-    ? ` (it is ${String(value).slice(0, 60)})`
-    : '';
-}
-
-/** The document with its type, once `complaintsOfForm` found nothing. */
-export function isConversion(document: unknown): document is Conversion {
-  return complaintsOfForm(document).length === 0;
+  return typeof value === 'number' || typeof value === 'string' ? ` (it is ${String(value).slice(0, 60)})` : '';
 }

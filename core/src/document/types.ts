@@ -77,8 +77,7 @@ export interface WedgeHull {
 
 export type Hull = BoxHull | WedgeHull;
 
-export type Material =
-  'steel' | 'aluminium' | 'wood' | 'plywood' | 'fibreboard' | 'plastic' | 'bakelite' | 'other';
+export type Material = 'steel' | 'aluminium' | 'wood' | 'plywood' | 'fibreboard' | 'plastic' | 'bakelite' | 'other';
 
 /** The part of the hull above a height: what is lifted off to get in. */
 export interface Lid {
@@ -121,9 +120,7 @@ export interface Feature {
 export interface Opening {
   name: string;
   face: FaceId;
-  shape:
-    | { kind: 'rectangle'; width: Measured; height: Measured }
-    | { kind: 'round'; diameter: Measured };
+  shape: { kind: 'rectangle'; width: Measured; height: Measured } | { kind: 'round'; diameter: Measured };
   u: Measured;
   v: Measured;
 }

@@ -13,7 +13,18 @@ import {
   type PDFPage,
 } from 'pdf-lib';
 import { assemble } from '../assembly';
-import { facesToCut, PAGE_MARGIN, PAPERS, sheetOf, tileName, tilingOf, type Sheet, type SheetItem, type Tile, type Tiling } from '../cut';
+import {
+  facesToCut,
+  PAGE_MARGIN,
+  PAPERS,
+  sheetOf,
+  tileName,
+  tilingOf,
+  type Sheet,
+  type SheetItem,
+  type Tile,
+  type Tiling,
+} from '../cut';
 import type { Conversion, FaceId } from '../document';
 import type { Point2 } from '../solid';
 
@@ -36,7 +47,11 @@ const WIDTHS = { cut: 0.35, drill: 0.3, reference: 0.2, engrave: 0.15 };
  * overlaps and registration marks, then the hole table of each face. The printed ruler's correction scales
  * everything, so that the next print is true.
  */
-export async function sheetsPdf(document: Conversion, fonts: SheetFonts, faces?: readonly FaceId[]): Promise<Uint8Array> {
+export async function sheetsPdf(
+  document: Conversion,
+  fonts: SheetFonts,
+  faces?: readonly FaceId[],
+): Promise<Uint8Array> {
   const assembly = assemble(document);
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
@@ -59,7 +74,13 @@ export async function sheetsPdf(document: Conversion, fonts: SheetFonts, faces?:
   if (pdf.getPageCount() === 0) {
     const { width, height } = PAPERS[paper];
     const page = pdf.addPage([width * PT, height * PT]);
-    page.drawText('Nothing is to be cut: no part reaches a face yet.', { x: 20 * PT, y: (height - 30) * PT, size: 12, font: text, color: INK });
+    page.drawText('Nothing is to be cut: no part reaches a face yet.', {
+      x: 20 * PT,
+      y: (height - 30) * PT,
+      size: 12,
+      font: text,
+      color: INK,
+    });
   }
   return pdf.save();
 }
@@ -89,7 +110,16 @@ class TilePage {
     const [left, bottom] = [PAGE_MARGIN.left * PT, PAGE_MARGIN.bottom * PT];
     const right = left + tiling.window.width * this.scale[0] * PT;
     const top = bottom + tiling.window.height * this.scale[1] * PT;
-    page.pushOperators(pushGraphicsState(), moveTo(left, bottom), lineTo(right, bottom), lineTo(right, top), lineTo(left, top), closePath(), clip(), endPath());
+    page.pushOperators(
+      pushGraphicsState(),
+      moveTo(left, bottom),
+      lineTo(right, bottom),
+      lineTo(right, top),
+      lineTo(left, top),
+      closePath(),
+      clip(),
+      endPath(),
+    );
     for (const item of this.sheet.items) this.item(item);
     for (const mark of tiling.marks) this.registration(mark);
     page.pushOperators(popGraphicsState());
@@ -99,7 +129,13 @@ class TilePage {
   }
 
   line(from: { x: number; y: number }, to: { x: number; y: number }, width: number, color = INK, dash?: number[]) {
-    this.page.drawLine({ start: from, end: to, thickness: width * PT, color, ...(dash ? { dashArray: dash.map((d) => d * PT) } : {}) });
+    this.page.drawLine({
+      start: from,
+      end: to,
+      thickness: width * PT,
+      color,
+      ...(dash ? { dashArray: dash.map((d) => d * PT) } : {}),
+    });
   }
 
   item(item: SheetItem) {
@@ -108,10 +144,24 @@ class TilePage {
     const width = WIDTHS[item.layer];
     if (item.kind === 'line') {
       const count = item.closed ? item.points.length : item.points.length - 1;
-      for (let i = 0; i < count; i++) this.line(this.at(item.points[i]!), this.at(item.points[(i + 1) % item.points.length]!), width, color, item.dashed ? [2, 1.5] : undefined);
+      for (let i = 0; i < count; i++)
+        this.line(
+          this.at(item.points[i]!),
+          this.at(item.points[(i + 1) % item.points.length]!),
+          width,
+          color,
+          item.dashed ? [2, 1.5] : undefined,
+        );
     } else if (item.kind === 'circle') {
       const { x, y } = this.at(item.centre);
-      page.drawEllipse({ x, y, xScale: item.radius * scale[0] * PT, yScale: item.radius * scale[1] * PT, borderColor: color, borderWidth: width * PT });
+      page.drawEllipse({
+        x,
+        y,
+        xScale: item.radius * scale[0] * PT,
+        yScale: item.radius * scale[1] * PT,
+        borderColor: color,
+        borderWidth: width * PT,
+      });
     } else if (item.kind === 'rectangle') {
       const [hu, hv] = item.half;
       const r = Math.min(item.radius, hu, hv);
@@ -143,11 +193,22 @@ class TilePage {
 
   frame(left: number, bottom: number, right: number, top: number) {
     const { page, sheet, tile, tiling, document } = this;
-    page.drawRectangle({ x: left, y: bottom, width: right - left, height: top - bottom, borderColor: GREY, borderWidth: 0.15 * PT, borderDashArray: [4, 3] });
+    page.drawRectangle({
+      x: left,
+      y: bottom,
+      width: right - left,
+      height: top - bottom,
+      borderColor: GREY,
+      borderWidth: 0.15 * PT,
+      borderDashArray: [4, 3],
+    });
     const many = tiling.tiles.length > 1 ? `, page ${tileName(tile)} of ${tiling.columns} × ${tiling.rows}` : '';
     page.drawText(`${sheet.title}${many}`, { x: left, y: top + 7 * PT, size: 15, font: this.figures, color: INK });
     const side = sheet.mirrored ? 'seen from inside (mirrored)' : 'seen from outside';
-    page.drawText(`${document.name} · 1:1 · ${side} · datum: ${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face`, { x: left, y: top + 2.2 * PT, size: 8.5, font: this.text, color: INK });
+    page.drawText(
+      `${document.name} · 1:1 · ${side} · datum: ${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face`,
+      { x: left, y: top + 2.2 * PT, size: 8.5, font: this.text, color: INK },
+    );
   }
 
   rulers() {
@@ -156,26 +217,45 @@ class TilePage {
     const y0 = 17 * PT;
     this.scaleBar(x0, y0, scale[0], 'across');
     this.scaleBar(8 * PT, PAGE_MARGIN.bottom * PT, scale[1], 'up');
-    page.drawText('Both rulers must be 100 mm. Printed without “fit to page”? If they still differ, type their lengths at the Cut station: the next print is corrected.', {
+    page.drawText(
+      'Both rulers must be 100 mm. Printed without “fit to page”? If they still differ, type their lengths at the Cut station: the next print is corrected.',
+      {
+        x: x0,
+        y: 8 * PT,
+        size: 7,
+        font: this.text,
+        color: INK,
+      },
+    );
+    page.drawText('across measures: ________ mm     up measures: ________ mm', {
       x: x0,
-      y: 8 * PT,
-      size: 7,
+      y: 11.5 * PT,
+      size: 7.5,
       font: this.text,
       color: INK,
     });
-    page.drawText('across measures: ________ mm     up measures: ________ mm', { x: x0, y: 11.5 * PT, size: 7.5, font: this.text, color: INK });
   }
 
   scaleBar(x: number, y: number, scale: number, way: 'across' | 'up') {
     const length = 100 * scale * PT;
-    const point = (along: number, off: number) => (way === 'across' ? { x: x + along, y: y + off } : { x: x + off, y: y + along });
+    const point = (along: number, off: number) =>
+      way === 'across' ? { x: x + along, y: y + off } : { x: x + off, y: y + along };
     this.line(point(0, 0), point(length, 0), 0.3);
     for (let i = 0; i <= 100; i += 5) {
       const tick = (i % 50 === 0 ? 4.5 : i % 10 === 0 ? 3 : 1.8) * PT;
-      this.line(point((length * i) / 100, 0), point((length * i) / 100, tick), i % 50 === 0 ? 0.3 : 0.15);
+      const width = i % 50 === 0 ? 0.3 : 0.15;
+      // The end ticks stand inside: the ruler measures 100 mm from outer edge to outer edge.
+      const at = (length * i) / 100 + (i === 0 ? 1 : i === 100 ? -1 : 0) * (width / 2) * PT;
+      this.line(point(at, 0), point(at, tick), width);
     }
     const label = point(length, 0);
-    this.page.drawText('100 mm', { x: way === 'across' ? label.x + 2 * PT : label.x - 1 * PT, y: way === 'across' ? label.y : label.y + 2 * PT, size: 8, font: this.figures, color: INK });
+    this.page.drawText('100 mm', {
+      x: way === 'across' ? label.x + 2 * PT : label.x - 1 * PT,
+      y: way === 'across' ? label.y : label.y + 2 * PT,
+      size: 8,
+      font: this.figures,
+      color: INK,
+    });
   }
 
   /** Small map of all pages with this one filled. */
@@ -189,8 +269,22 @@ class TilePage {
       const own = t.column === tile.column && t.row === tile.row;
       const x = x0 + t.column * w;
       const y = y0 + t.row * h;
-      page.drawRectangle({ x, y, width: w, height: h, borderColor: INK, borderWidth: 0.2 * PT, ...(own ? { color: INK } : {}) });
-      page.drawText(tileName(t), { x: x + 1.4 * PT, y: y + 1.5 * PT, size: 7, font: this.figures, color: own ? rgb(1, 1, 1) : INK });
+      page.drawRectangle({
+        x,
+        y,
+        width: w,
+        height: h,
+        borderColor: INK,
+        borderWidth: 0.2 * PT,
+        ...(own ? { color: INK } : {}),
+      });
+      page.drawText(tileName(t), {
+        x: x + 1.4 * PT,
+        y: y + 1.5 * PT,
+        size: 7,
+        font: this.figures,
+        color: own ? rgb(1, 1, 1) : INK,
+      });
     }
   }
 }
@@ -202,13 +296,24 @@ function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document:
   for (let first = 0; first < sheet.holes.length; first += ROWS_A_PAGE) {
     const page = pdf.addPage([width * PT, height * PT]);
     const columns = [18, 28, 120, 146, 168] as const;
-    const write = (x: number, y: number, words: string, font: PDFFont, size = 9.5) => page.drawText(words, { x: x * PT, y: y * PT, size, font, color: INK });
+    const write = (x: number, y: number, words: string, font: PDFFont, size = 9.5) =>
+      page.drawText(words, { x: x * PT, y: y * PT, size, font, color: INK });
     const rows = sheet.holes.slice(first, first + ROWS_A_PAGE);
     write(18, height - 20, `${sheet.title}: holes and openings${first > 0 ? ', continued' : ''}`, figures, 16);
-    write(18, height - 26, `Centres in mm from the datum (${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face, ${sheet.mirrored ? 'seen from inside' : 'seen from outside'}).`, text);
+    write(
+      18,
+      height - 26,
+      `Centres in mm from the datum (${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face, ${sheet.mirrored ? 'seen from inside' : 'seen from outside'}).`,
+      text,
+    );
     let y = height - 36;
     ['no.', 'what', 'across', 'up', 'size'].forEach((head, i) => write(columns[i]!, y, head, figures, 10.5));
-    page.drawLine({ start: { x: 18 * PT, y: (y - 1.5) * PT }, end: { x: (width - 12) * PT, y: (y - 1.5) * PT }, thickness: 0.6, color: INK });
+    page.drawLine({
+      start: { x: 18 * PT, y: (y - 1.5) * PT },
+      end: { x: (width - 12) * PT, y: (y - 1.5) * PT },
+      thickness: 0.6,
+      color: INK,
+    });
     for (const row of rows) {
       y -= 6;
       write(columns[0], y, String(row.number), figures, 11);

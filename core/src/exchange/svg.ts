@@ -1,7 +1,8 @@
 import { sheetOf, type SheetItem } from '../cut';
 import type { Conversion, FaceId } from '../document';
 
-const escape = (text: string) => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+const escape = (text: string) =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 const n = (value: number) => String(Math.round(value * 1000) / 1000);
 
 const STYLES = {
@@ -32,7 +33,11 @@ export function sheetSvg(document: Conversion, face: FaceId): string {
     }
   };
   const layers = (Object.keys(STYLES) as (keyof typeof STYLES)[]).map(
-    (layer) => `<g id="${layer}" ${STYLES[layer]}>${sheet.items.filter((i) => i.layer === layer).map(draw).join('')}</g>`,
+    (layer) =>
+      `<g id="${layer}" ${STYLES[layer]}>${sheet.items
+        .filter((i) => i.layer === layer)
+        .map(draw)
+        .join('')}</g>`,
   );
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${escape(`${document.name}: ${sheet.title}, 1:1`)}</title>${layers.join('')}</svg>\n`;
 }

@@ -33,12 +33,15 @@ const DISTANCE: Source = {
 const REQUIRED = (margin: JudgedMargin): Source => margin.required.source;
 const CHAIN: Source = {
   kind: 'computed',
-  title: 'tolerance chain of the measured values: worst case is the sum, 95 % the root of the sum of squares (normal, independent)',
+  title:
+    'tolerance chain of the measured values: worst case is the sum, 95 % the root of the sum of squares (normal, independent)',
 };
 
 /** Whether everything fits, by how much and how sure that is. Pure. */
 export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): FitReport {
-  const margins = marginsOf(assembly).slice(0, LISTED).map((m) => judge(assembly, m));
+  const margins = marginsOf(assembly)
+    .slice(0, LISTED)
+    .map((m) => judge(assembly, m));
   const findings: Finding[] = [];
   for (const margin of margins) {
     const finding = findingOf(document, margin);
@@ -77,7 +80,8 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
   };
 }
 
-const percent = (p: number) => `${p > 0.999 ? 'over 99.9' : p < 0.001 ? 'under 0.1' : (100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;
+const percent = (p: number) =>
+  `${p > 0.999 ? 'over 99.9' : p < 0.001 ? 'under 0.1' : (100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;
 
 function figuresOf(margin: JudgedMargin): Finding['figures'] {
   const { spread } = margin;
@@ -98,7 +102,10 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
     id: `fit/${margin.id}`,
     station: 'fit' as const,
     figures: figuresOf(margin),
-    about: [{ kind: 'part' as const, id: margin.part }, { kind: margin.other.kind, id: margin.other.id }],
+    about: [
+      { kind: 'part' as const, id: margin.part },
+      { kind: margin.other.kind, id: margin.other.id },
+    ],
   };
   if (margin.kind === 'air') {
     if (spare >= 0) return undefined;
@@ -148,7 +155,9 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
     ...base,
     verdict: spare < spread.half95 ? 'warn' : 'note',
     sentence: `${part} has ${mm(distance)} to the ${other.toLowerCase()} ± ${mm(spread.half95)}: ${percent(spread.probability)} that it fits. ${
-      spare < spread.half95 ? 'The margin is smaller than what is known about it: measure again before you cut.' : 'Only if everything is off in the bad direction it does not.'
+      spare < spread.half95
+        ? 'The margin is smaller than what is known about it: measure again before you cut.'
+        : 'Only if everything is off in the bad direction it does not.'
     }`,
     brief: `${mm(distance)} ±${spread.half95.toFixed(1)} ${shortName(document, margin)}`,
   };

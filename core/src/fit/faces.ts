@@ -38,7 +38,10 @@ function reachOf(assembly: Assembly, part: PlacedPart, face: PlacedFace): FaceRe
       const us = frame.outline.map((p) => p[0]);
       const vs = frame.outline.map((p) => p[1]);
       return (
-        u - hu >= Math.min(...us) - 1e-6 && u + hu <= Math.max(...us) + 1e-6 && v - hv >= Math.min(...vs) - 1e-6 && v + hv <= Math.max(...vs) + 1e-6
+        u - hu >= Math.min(...us) - 1e-6 &&
+        u + hu <= Math.max(...us) + 1e-6 &&
+        v - hv >= Math.min(...vs) - 1e-6 &&
+        v + hv <= Math.max(...vs) + 1e-6
       );
     });
     best = { part, face, wall, frame, gap, onWall, reaches: gap <= face.reach && gap >= -wall.thickness };

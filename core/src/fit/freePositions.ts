@@ -33,7 +33,10 @@ export function freePositions(assembly: Assembly, part: PlacedPart, runs: [Run, 
   const block = boxPainter(runs, taken);
   const normal: Vec3 = [1, 0, 0];
   for (const { solid, shape } of part.solids.map((s) => ({ solid: s, shape: relative(hardShape(s), part.low) }))) {
-    const obstacles = [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)];
+    const obstacles = [
+      ...assembly.features,
+      ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids),
+    ];
     for (const obstacle of obstacles) {
       if (!isBody(solid) && !isBody(obstacle)) continue;
       const air = solid.role === 'air' || obstacle.role === 'air';
@@ -66,7 +69,12 @@ function hardShape(s: Solid): Shape {
 const relative = (shape: Shape, to: Vec3): Shape => moved(shape, [-to[0], -to[1], -to[2]]);
 
 /** Forbids the positions at which a block is nearer to a wall than it may be. Profile walls do not depend on x. */
-function paintProfile(assembly: Assembly, own: { solid: Solid; shape: Shape }[], runs: [Run, Run, Run], taken: Uint8Array) {
+function paintProfile(
+  assembly: Assembly,
+  own: { solid: Solid; shape: Shape }[],
+  runs: [Run, Run, Run],
+  taken: Uint8Array,
+) {
   const [rx, ry, rz] = runs;
   const sides = assembly.hull.walls.filter((w) => !w.segment);
   const profile = assembly.hull.walls.filter((w) => w.segment);
@@ -88,7 +96,8 @@ function paintProfile(assembly: Assembly, own: { solid: Solid; shape: Shape }[],
       const fits = own.every(({ solid, shape }) =>
         profile.every(
           (wall) =>
-            wallDistance(moved(shape, at), wall, assembly.hull) >= requiredToWall(solid, wall, assembly.metalShell).value - 1e-6,
+            wallDistance(moved(shape, at), wall, assembly.hull) >=
+            requiredToWall(solid, wall, assembly.metalShell).value - 1e-6,
         ),
       );
       if (!fits) taken.fill(1, (iz * ry.count + iy) * rx.count, (iz * ry.count + iy + 1) * rx.count);

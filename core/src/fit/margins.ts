@@ -109,7 +109,13 @@ function wallMargins(assembly: Assembly, part: PlacedPart, wall: Wall, margins: 
   }
 }
 
-function pairMargins(part: PlacedPart, otherId: string, otherKind: 'part' | 'feature', solids: readonly Solid[], margins: Margin[]) {
+function pairMargins(
+  part: PlacedPart,
+  otherId: string,
+  otherKind: 'part' | 'feature',
+  solids: readonly Solid[],
+  margins: Margin[],
+) {
   const best: Partial<Record<MarginKind, Candidate & { b: Solid }>> = {};
   for (const a of part.solids)
     for (const b of solids) {
@@ -144,7 +150,14 @@ function pairMargins(part: PlacedPart, otherId: string, otherKind: 'part' | 'fea
   }
 }
 
-function marginFrom(part: string, kind: MarginKind, c: Candidate, other: Margin['other'], from: Vec3, b?: Solid): Margin {
+function marginFrom(
+  part: string,
+  kind: MarginKind,
+  c: Candidate,
+  other: Margin['other'],
+  from: Vec3,
+  b?: Solid,
+): Margin {
   const margin: Margin = {
     id: `${part}|${other.id}${kind === 'body' ? '' : `|${kind}`}`,
     kind,
@@ -173,7 +186,8 @@ const airRequired = (a: Solid): Required => ({
 function airToSolid(air: Solid, obstacle: Solid): number | undefined {
   const axis = axisOf(air.air!.direction);
   for (let i = 0; i < 3; i++)
-    if (obstacle.shape.high[i]! <= air.shape.low[i]! + 1e-6 || obstacle.shape.low[i]! >= air.shape.high[i]! - 1e-6) return undefined;
+    if (obstacle.shape.high[i]! <= air.shape.low[i]! + 1e-6 || obstacle.shape.low[i]! >= air.shape.high[i]! - 1e-6)
+      return undefined;
   return signOf(air.air!.direction) > 0
     ? obstacle.shape.low[axis] - air.shape.low[axis]
     : air.shape.high[axis] - obstacle.shape.high[axis];

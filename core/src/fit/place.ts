@@ -41,7 +41,12 @@ export function stopsAt(margins: readonly Margin[]): Margin[] {
  * position on a grid, faces that must reach outside set exactly against a wall they may use. Seated places
  * (screwed to a wall) are tried first, hanging ones only when there is none.
  */
-export function placeFor(document: Conversion, assembly: Assembly, id: string, options: PlaceOptions = {}): PlaceResult {
+export function placeFor(
+  document: Conversion,
+  assembly: Assembly,
+  id: string,
+  options: PlaceOptions = {},
+): PlaceResult {
   const part = document.kit.parts[id];
   if (!part) throw new Error(`The kit has no part “${id}”.`);
   const step = options.step ?? 2;
@@ -93,7 +98,12 @@ function fixings(document: Conversion, id: string, orientation: Orientation, sea
         at[axis] ??= value;
         next.push({
           at,
-          reasons: [...way.reasons, isMount ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}` : `${face.name} at the ${wall.face} face`],
+          reasons: [
+            ...way.reasons,
+            isMount
+              ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}`
+              : `${face.name} at the ${wall.face} face`,
+          ],
           cost: way.cost + (isMount && wall.face !== 'bottom' ? 25 : 0) + (!isMount && wall.face !== 'rear' ? 20 : 0),
         });
       }

@@ -36,7 +36,15 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   if (margin && !placement.locked) {
     const moved = shiftBy(placement, margin, 1);
     if (improves(document, partId, moved, margin, before))
-      remedies.push(moveRemedy('move', `Move ${name} ${travel(placement, moved)}`, 'the shortest way out, nothing cut', partId, moved));
+      remedies.push(
+        moveRemedy(
+          'move',
+          `Move ${name} ${travel(placement, moved)}`,
+          'the shortest way out, nothing cut',
+          partId,
+          moved,
+        ),
+      );
   }
   if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
     const there = document.layout.placements[other.id]!;
@@ -44,7 +52,13 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
     const known = assembly.parts.find((p) => p.id === other.id)!;
     if (improves(document, other.id, moved, margin, stopsAt(marginsOfPart(assembly, known)).length))
       remedies.push(
-        moveRemedy('move-other', `Move ${nameOf(document, other)} ${travel(there, moved)}`, 'the shortest way out, nothing cut', other.id, moved),
+        moveRemedy(
+          'move-other',
+          `Move ${nameOf(document, other)} ${travel(there, moved)}`,
+          'the shortest way out, nothing cut',
+          other.id,
+          moved,
+        ),
       );
   }
   if (!placement.locked && remedies.length === 0) {
@@ -52,7 +66,13 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
     const [nearest] = same.proposals;
     if (nearest && far(nearest.placement, placement) > 0.01)
       remedies.push(
-        moveRemedy('nearest', `Move ${name} to the nearest free place, ${travel(placement, nearest.placement)}`, 'nothing cut', partId, nearest.placement),
+        moveRemedy(
+          'nearest',
+          `Move ${name} to the nearest free place, ${travel(placement, nearest.placement)}`,
+          'nothing cut',
+          partId,
+          nearest.placement,
+        ),
       );
   }
   if (!placement.locked) {
@@ -105,7 +125,13 @@ function shiftBy(placement: Placement, margin: Margin, way: 1 | -1): Placement {
 }
 
 /** The margin is met there and nothing new stops. */
-function improves(document: Conversion, id: string, placement: Placement, margin: Margin, stopsBefore: number): boolean {
+function improves(
+  document: Conversion,
+  id: string,
+  placement: Placement,
+  margin: Margin,
+  stopsBefore: number,
+): boolean {
   const change: Change = { type: 'placePart', id, placement };
   const next = applyChange(document, change).document;
   const assembly = assemble(next);
@@ -125,6 +151,8 @@ export function travel(from: Placement, to: Placement): string {
     [to.y - from.y, 'to the rear', 'to the front'],
     [to.z - from.z, 'up', 'down'],
   ] as const;
-  const moves = words.filter(([by]) => Math.abs(by) > 0.005).map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
+  const moves = words
+    .filter(([by]) => Math.abs(by) > 0.005)
+    .map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
   return moves.join(' and ') || 'nowhere';
 }

@@ -43,10 +43,16 @@ export function snap(assembly: Assembly, part: PlacedPart, free: readonly Axis[]
         const required = requiredToWall(solid, wall, assembly.metalShell).value;
         offer(axis, (required - wallDistance(solid.shape, wall, assembly.hull)) / n, wall.face);
       }
-      for (const other of [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)]) {
+      for (const other of [
+        ...assembly.features,
+        ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids),
+      ]) {
         if (!isBody(other)) continue;
         const beside = [0, 1, 2].every(
-          (i) => i === axis || (solid.shape.low[i]! < other.shape.high[i]! + within && solid.shape.high[i]! > other.shape.low[i]! - within),
+          (i) =>
+            i === axis ||
+            (solid.shape.low[i]! < other.shape.high[i]! + within &&
+              solid.shape.high[i]! > other.shape.low[i]! - within),
         );
         if (!beside) continue;
         const normal: Vec3 = [0, 0, 0];

@@ -74,4 +74,5 @@ export function assessKit(document: Conversion): Finding[] {
 }
 
 /** Mass of all parts in grams. */
-export const kitMass = (document: Conversion): number => Object.values(document.kit.parts).reduce((sum, p) => sum + p.mass, 0);
+export const kitMass = (document: Conversion): number =>
+  Object.values(document.kit.parts).reduce((sum, p) => sum + p.mass, 0);

@@ -1,5 +1,19 @@
 import { AIR_ROOM, IO_OPENING } from '../standards';
-import { add, airBlock, box, cylinder, drillings, mountFace, point, rectangleCut, scale, shift, subtract, zero, type Dimensions } from './build';
+import {
+  add,
+  airBlock,
+  box,
+  cylinder,
+  drillings,
+  mountFace,
+  point,
+  rectangleCut,
+  scale,
+  shift,
+  subtract,
+  zero,
+  type Dimensions,
+} from './build';
 import type { Block, PartFace, PartModel } from './model';
 
 const STANDOFF_DIAMETER = 6;
@@ -23,9 +37,16 @@ export function boardModel(d: Dimensions): PartModel {
   const isItx = d.has('ioFromEdge');
   const blocks: Block[] = [
     box('plate', 'board', 'body', point(0, 0, standoff), point(width, depth, surface), { conducts: 'live' }),
-    box('pins', 'soldered pins', 'body', point(2, 2, shift(standoff, -PINS)), point(shift(width, -2), shift(depth, -2), standoff), {
-      conducts: 'live',
-    }),
+    box(
+      'pins',
+      'soldered pins',
+      'body',
+      point(2, 2, shift(standoff, -PINS)),
+      point(shift(width, -2), shift(depth, -2), standoff),
+      {
+        conducts: 'live',
+      },
+    ),
   ];
   // Hole patterns count from the input/output side and the rear edge.
   const place = (x: number, y: number): [number, number, number] => [w - x, depth.value - y, 0];
@@ -33,10 +54,18 @@ export function boardModel(d: Dimensions): PartModel {
     const [x, y] = place(hole.x, hole.y);
     const r = STANDOFF_DIAMETER / 2;
     blocks.push(
-      cylinder(`standoff-${i + 1}`, `standoff ${i + 1}`, 'mount', 2, point(x - r, y - r, 0), point(x + r, y + r, standoff), {
-        contact: ['bottom'],
-        conducts: 'live',
-      }),
+      cylinder(
+        `standoff-${i + 1}`,
+        `standoff ${i + 1}`,
+        'mount',
+        2,
+        point(x - r, y - r, 0),
+        point(x + r, y + r, standoff),
+        {
+          contact: ['bottom'],
+          conducts: 'live',
+        },
+      ),
     );
   });
 
@@ -46,13 +75,27 @@ export function boardModel(d: Dimensions): PartModel {
   const ioLeft = w - ioFar - ioWidth;
   const socketFront = shift(depth, -Math.min(SOCKET_DEPTH, depth.value / 3));
   blocks.push(
-    box('sockets', 'rear sockets', 'body', point(ioLeft, socketFront, surface), point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE), socketTop), {
-      conducts: 'live',
-      contact: ['rear'],
-    }),
-    box('rear-plugs', 'plugs in the rear sockets', 'plug room', point(ioLeft, shift(depth, SOCKETS_OVER_EDGE), surface), point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE + 45), socketTop), {
-      outside: true,
-    }),
+    box(
+      'sockets',
+      'rear sockets',
+      'body',
+      point(ioLeft, socketFront, surface),
+      point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE), socketTop),
+      {
+        conducts: 'live',
+        contact: ['rear'],
+      },
+    ),
+    box(
+      'rear-plugs',
+      'plugs in the rear sockets',
+      'plug room',
+      point(ioLeft, shift(depth, SOCKETS_OVER_EDGE), surface),
+      point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE + 45), socketTop),
+      {
+        outside: true,
+      },
+    ),
   );
 
   // Cooler: its middle 45 % from the rear edge, towards the input/output side.
@@ -61,19 +104,41 @@ export function boardModel(d: Dimensions): PartModel {
   const halfW = scale(d.at('coolerWidth'), 0.5);
   const halfD = scale(d.at('coolerDepth'), 0.5);
   const coolerTop = add(surface, d.at('coolerHeight'));
-  const coolerLow = point(subtract({ value: coolerX, terms: [] }, halfW), subtract({ value: coolerY, terms: [] }, halfD), surface);
+  const coolerLow = point(
+    subtract({ value: coolerX, terms: [] }, halfW),
+    subtract({ value: coolerY, terms: [] }, halfD),
+    surface,
+  );
   const coolerHigh = point(shift(halfW, coolerX), shift(halfD, coolerY), coolerTop);
   blocks.push(
     box('cooler', 'cooler', 'body', coolerLow, coolerHigh),
-    airBlock('cooler-air', 'air over the cooler', point(coolerLow[0], coolerLow[1], coolerTop), point(coolerHigh[0], coolerHigh[1], shift(coolerTop, AIR_ROOM.wanted)), 'top'),
+    airBlock(
+      'cooler-air',
+      'air over the cooler',
+      point(coolerLow[0], coolerLow[1], coolerTop),
+      point(coolerHigh[0], coolerHigh[1], shift(coolerTop, AIR_ROOM.wanted)),
+      'top',
+    ),
   );
   if (isItx) {
     // Memory beside the cooler along the front edge; the 24-pin plug at the front left, SATA beside it.
     const memoryTop = add(surface, d.at('memoryHeight'));
     blocks.push(
       box('memory', 'memory', 'body', point(w - 150, 6, surface), point(w - 10, 18, memoryTop)),
-      box('main-plug', '24-pin plug and its bend', 'plug room', point(4, depth.value * 0.32, surface), point(16, depth.value * 0.32 + 52, shift(surface, 40))),
-      box('sata-plugs', 'SATA plugs and their bend', 'plug room', point(20, 4, surface), point(w - 155 > 22 ? w - 155 : 34, 30, shift(surface, 35))),
+      box(
+        'main-plug',
+        '24-pin plug and its bend',
+        'plug room',
+        point(4, depth.value * 0.32, surface),
+        point(16, depth.value * 0.32 + 52, shift(surface, 40)),
+      ),
+      box(
+        'sata-plugs',
+        'SATA plugs and their bend',
+        'plug room',
+        point(20, 4, surface),
+        point(w - 155 > 22 ? w - 155 : 34, 30, shift(surface, 35)),
+      ),
     );
   }
 

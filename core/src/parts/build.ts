@@ -41,7 +41,14 @@ export { add, exactly, scale, shift, subtract };
 
 type Extra = Partial<Pick<Block, 'conducts' | 'contact' | 'air' | 'outside'>>;
 
-export const box = (id: string, name: string, role: Block['role'], low: Point, high: Point, extra: Extra = {}): Block => ({
+export const box = (
+  id: string,
+  name: string,
+  role: Block['role'],
+  low: Point,
+  high: Point,
+  extra: Extra = {},
+): Block => ({
   id,
   name,
   role,
@@ -51,7 +58,15 @@ export const box = (id: string, name: string, role: Block['role'], low: Point, h
   ...extra,
 });
 
-export const cylinder = (id: string, name: string, role: Block['role'], axis: Axis, low: Point, high: Point, extra: Extra = {}): Block => ({
+export const cylinder = (
+  id: string,
+  name: string,
+  role: Block['role'],
+  axis: Axis,
+  low: Point,
+  high: Point,
+  extra: Extra = {},
+): Block => ({
   id,
   name,
   role,
@@ -62,17 +77,21 @@ export const cylinder = (id: string, name: string, role: Block['role'], axis: Ax
 });
 
 /** The room in front of an intake: a block away from the face, as deep as is enough. */
-export function airBlock(id: string, name: string, low: Point, high: Point, direction: Direction, wanted: number = AIR_ROOM.wanted): Block {
+export function airBlock(
+  id: string,
+  name: string,
+  low: Point,
+  high: Point,
+  direction: Direction,
+  wanted: number = AIR_ROOM.wanted,
+): Block {
   const tolerable = Math.min(AIR_ROOM.tolerable, wanted);
   const least = Math.min(AIR_ROOM.least, wanted);
   return box(id, name, 'air', low, high, { air: { direction, wanted, tolerable, least } });
 }
 
 /** Screw holes of the row's pattern as drillings; `place` puts a pattern point into the part's axes. */
-export function drillings(
-  row: StandardPart,
-  place: (x: number, y: number) => [number, number, number],
-): FaceCut[] {
+export function drillings(row: StandardPart, place: (x: number, y: number) => [number, number, number]): FaceCut[] {
   return row.holes.map((hole, i) => ({
     id: `hole-${i + 1}`,
     name: `${row.screw.thread} hole ${i + 1}`,

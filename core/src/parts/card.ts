@@ -24,22 +24,54 @@ export function cardModel(d: Dimensions): PartModel {
     box('cooler', 'card', 'body', point(0, 0, 0), point(thickness, length, height), {
       conducts: 'live',
     }),
-    box('bracket', 'bracket', 'body', point(0, length, -BRACKET_BELOW), point(slots * SLOT_PITCH.value - 2, shift(length, BRACKET_SHEET), shift(bracket, -BRACKET_BELOW)), {
-      conducts: 'metal',
-      contact: ['rear'],
-    }),
-    box('riser', 'riser plug and its bend', 'plug room', point(t - 10, l - 140, scale(d.at('riserRoom'), -1)), point(t, l - 50, 0)),
-    box('picture-plugs', 'picture plugs', 'plug room', point(4, shift(length, BRACKET_SHEET), 15), point(t - 4, add(shift(length, BRACKET_SHEET), d.at('socketRoom')), 95), {
-      outside: true,
-    }),
+    box(
+      'bracket',
+      'bracket',
+      'body',
+      point(0, length, -BRACKET_BELOW),
+      point(slots * SLOT_PITCH.value - 2, shift(length, BRACKET_SHEET), shift(bracket, -BRACKET_BELOW)),
+      {
+        conducts: 'metal',
+        contact: ['rear'],
+      },
+    ),
+    box(
+      'riser',
+      'riser plug and its bend',
+      'plug room',
+      point(t - 10, l - 140, scale(d.at('riserRoom'), -1)),
+      point(t, l - 50, 0),
+    ),
+    box(
+      'picture-plugs',
+      'picture plugs',
+      'plug room',
+      point(4, shift(length, BRACKET_SHEET), 15),
+      point(t - 4, add(shift(length, BRACKET_SHEET), d.at('socketRoom')), 95),
+      {
+        outside: true,
+      },
+    ),
   ];
   if (slots > 1)
     blocks.push(
-      airBlock('fan-air', 'air at the card’s fans', point(-AIR_ROOM.wanted, l * 0.08, h * 0.08), point(zero, l * 0.92, h * 0.92), 'left'),
+      airBlock(
+        'fan-air',
+        'air at the card’s fans',
+        point(-AIR_ROOM.wanted, l * 0.08, h * 0.08),
+        point(zero, l * 0.92, h * 0.92),
+        'left',
+      ),
     );
   if (d.number('plugRoom') > 0)
     blocks.push(
-      box('power-plug', 'power plug and its bend', 'plug room', point(t / 2 - 10, l * 0.12, height), point(t / 2 + 10, l * 0.12 + 45, add(height, d.at('plugRoom')))),
+      box(
+        'power-plug',
+        'power plug and its bend',
+        'plug room',
+        point(t / 2 - 10, l * 0.12, height),
+        point(t / 2 + 10, l * 0.12 + 45, add(height, d.at('plugRoom'))),
+      ),
     );
   return {
     blocks,

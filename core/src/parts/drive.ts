@@ -12,14 +12,27 @@ export function driveModel(d: Dimensions): PartModel {
   const plug = d.number('plugRoom');
   if (plug > 0)
     blocks.push(
-      box('plugs', 'data and power plugs', 'plug room', point(width.value * 0.1, scale(d.at('plugRoom'), -1), 0), point(width.value * 0.75, 0, Math.min(height.value, 10))),
+      box(
+        'plugs',
+        'data and power plugs',
+        'plug room',
+        point(width.value * 0.1, scale(d.at('plugRoom'), -1), 0),
+        point(width.value * 0.75, 0, Math.min(height.value, 10)),
+      ),
     );
   const gap = d.number('airGap');
   if (gap > 0)
     blocks.push(
-      box('air', 'air over the drive', 'air', point(2, 2, height), point(width.value - 2, length.value - 2, add(height, d.at('airGap'))), {
-        air: { direction: 'top', wanted: gap, tolerable: Math.min(6, gap), least: Math.min(2, gap) },
-      }),
+      box(
+        'air',
+        'air over the drive',
+        'air',
+        point(2, 2, height),
+        point(width.value - 2, length.value - 2, add(height, d.at('airGap'))),
+        {
+          air: { direction: 'top', wanted: gap, tolerable: Math.min(6, gap), least: Math.min(2, gap) },
+        },
+      ),
     );
   const holes = drillings(d.row, (x, y) => [x, y, 0]);
   return { blocks, faces: [mountFace('bottom', zero, holes)] };

@@ -10,8 +10,17 @@ export function fanModel(d: Dimensions): PartModel {
   const room = d.at('airRoom');
   return {
     blocks: [
-      box('frame', 'frame', 'body', point(0, 0, 0), point(size, thickness, size), { contact: ['rear', 'left', 'right', 'bottom', 'top'] }),
-      airBlock('air', 'air at the fan', point(s * 0.08, scale(room, -1), s * 0.08), point(s * 0.92, 0, s * 0.92), 'front', room.value),
+      box('frame', 'frame', 'body', point(0, 0, 0), point(size, thickness, size), {
+        contact: ['rear', 'left', 'right', 'bottom', 'top'],
+      }),
+      airBlock(
+        'air',
+        'air at the fan',
+        point(s * 0.08, scale(room, -1), s * 0.08),
+        point(s * 0.92, 0, s * 0.92),
+        'front',
+        room.value,
+      ),
     ],
     faces: [
       {
@@ -75,7 +84,11 @@ export function radiatorModel(d: Dimensions): PartModel {
         name: `fan opening ${i + 1}`,
         kind: 'cut' as const,
         shape: { kind: 'round' as const, diameter: FAN_SIZES[size]!.opening },
-        at: [length.value / 2 + (i - (fans - 1) / 2) * size, thickness.value, width.value / 2] as [number, number, number],
+        at: [length.value / 2 + (i - (fans - 1) / 2) * size, thickness.value, width.value / 2] as [
+          number,
+          number,
+          number,
+        ],
         allowance: false,
         source: practice,
       })),
@@ -88,7 +101,14 @@ export function radiatorModel(d: Dimensions): PartModel {
         conducts: 'metal',
         contact: ['rear', 'left', 'right', 'bottom', 'top'],
       }),
-      airBlock('air', 'air at the radiator', point(shift(zero, 10), scale(room, -1), 5), point(length.value - 10, 0, width.value - 5), 'front', room.value),
+      airBlock(
+        'air',
+        'air at the radiator',
+        point(shift(zero, 10), scale(room, -1), 5),
+        point(length.value - 10, 0, width.value - 5),
+        'front',
+        room.value,
+      ),
     ],
     faces: [face],
   };

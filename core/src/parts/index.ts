@@ -38,8 +38,7 @@ export function partModel(id: string, part: Part): PartModel {
 /** A part of the kit made from a row of the library: every dimension with its own uncertainty. */
 export function partFrom(row: StandardPart, name = row.name): Part {
   const dimensions: Record<string, Measured> = {};
-  for (const [key, d] of Object.entries(row.dimensions))
-    dimensions[key] = measured(d.value, d.tool, d.uncertainty);
+  for (const [key, d] of Object.entries(row.dimensions)) dimensions[key] = measured(d.value, d.tool, d.uncertainty);
   return { name, standard: row.key, dimensions, mass: row.mass };
 }
 

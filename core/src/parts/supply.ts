@@ -1,5 +1,18 @@
 import { AIR_ROOM } from '../standards';
-import { add, airBlock, box, drillings, mountFace, point, rectangleCut, scale, shift, subtract, zero, type Dimensions } from './build';
+import {
+  add,
+  airBlock,
+  box,
+  drillings,
+  mountFace,
+  point,
+  rectangleCut,
+  scale,
+  shift,
+  subtract,
+  zero,
+  type Dimensions,
+} from './build';
 import type { PartModel } from './model';
 
 /** IEC plug and its bend outside the shell (practice), mm. */
@@ -21,7 +34,13 @@ export function supplyModel(d: Dimensions): PartModel {
         conducts: 'metal',
         contact: ['rear', 'bottom', 'left', 'right', 'front'],
       }),
-      box('cables', 'cable exit', 'plug room', point(w * 0.15, scale(d.at('cableRoom'), -1), h * 0.15), point(w * 0.85, 0, h * 0.85)),
+      box(
+        'cables',
+        'cable exit',
+        'plug room',
+        point(w * 0.15, scale(d.at('cableRoom'), -1), h * 0.15),
+        point(w * 0.85, 0, h * 0.85),
+      ),
       airBlock(
         'fan-air',
         'air at the fan',
@@ -29,9 +48,16 @@ export function supplyModel(d: Dimensions): PartModel {
         point((w + fan) / 2, shift(middle, fan / 2), shift(height, AIR_ROOM.wanted)),
         'top',
       ),
-      box('mains-plug', 'mains plug', 'plug room', point(w * 0.1, depth, h * 0.2), point(w * 0.1 + 30, add(depth, { value: MAINS_PLUG, terms: [] }), h * 0.2 + 24), {
-        outside: true,
-      }),
+      box(
+        'mains-plug',
+        'mains plug',
+        'plug room',
+        point(w * 0.1, depth, h * 0.2),
+        point(w * 0.1 + 30, add(depth, { value: MAINS_PLUG, terms: [] }), h * 0.2 + 24),
+        {
+          outside: true,
+        },
+      ),
     ],
     faces: [
       {
@@ -56,7 +82,9 @@ export function supplyModel(d: Dimensions): PartModel {
 export function brickModel(d: Dimensions): PartModel {
   return {
     blocks: [
-      box('case', 'board', 'body', point(0, 0, 0), point(d.at('width'), d.at('depth'), d.at('height')), { conducts: 'live' }),
+      box('case', 'board', 'body', point(0, 0, 0), point(d.at('width'), d.at('depth'), d.at('height')), {
+        conducts: 'live',
+      }),
     ],
     faces: [],
   };

@@ -23,7 +23,11 @@ export interface Assessment {
  * Assesses all stations. `volumes` comes from the solid kernel, which may still be loading: what rests on it
  * is left out until then.
  */
-export function assessAll(document: Conversion, volumes?: Volumes, assembly: Assembly = assemble(document)): Assessment {
+export function assessAll(
+  document: Conversion,
+  volumes?: Volumes,
+  assembly: Assembly = assemble(document),
+): Assessment {
   const fit = assessFit(document, assembly);
   const cut = assessCut(document, assembly);
   const mass = kitMass(document);

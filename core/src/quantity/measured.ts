@@ -2,15 +2,7 @@ import type { Source } from './source';
 
 /** How a dimension came to be known. */
 export type Tool =
-  | 'calipers'
-  | 'calipers-machined'
-  | 'rule'
-  | 'tape'
-  | 'printed'
-  | 'jigsaw'
-  | 'catalogue'
-  | 'standard'
-  | 'guess';
+  'calipers' | 'calipers-machined' | 'rule' | 'tape' | 'printed' | 'jigsaw' | 'catalogue' | 'standard' | 'guess';
 
 /**
  * A dimension with what is known of it: millimetres, ± half-width read as a 95 % interval, the tool.

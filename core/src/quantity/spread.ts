@@ -34,12 +34,7 @@ export function spreadOf(chain: Linear): Spread {
     worst: chain.value - sum,
     best: chain.value + sum,
     half95,
-    probability:
-      half95 === 0
-        ? chain.value >= 0
-          ? 1
-          : 0
-        : normalCdf((chain.value * SIGMAS_AT_95) / half95),
+    probability: half95 === 0 ? (chain.value >= 0 ? 1 : 0) : normalCdf((chain.value * SIGMAS_AT_95) / half95),
   };
 }
 
@@ -71,7 +66,6 @@ export function normalCdf(x: number): number {
     0.3989422804014327 *
     Math.exp((-x * x) / 2) *
     t *
-    (0.31938153 +
-      t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   return x >= 0 ? 1 - tail : tail;
 }

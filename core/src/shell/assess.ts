@@ -29,7 +29,12 @@ export function assessShell(document: Conversion): Finding[] {
       sentence: `${guesses.length} of ${measures.length} dimensions of the shell are guesses. Measure ${pathWords(guesses[0]!.path)} first.`,
       brief: `${guesses.length} guessed`,
       figures: [
-        { label: 'guessed dimensions', value: guesses.length, unit: 'count', source: { kind: 'computed', title: 'values whose tool is “guess”' } },
+        {
+          label: 'guessed dimensions',
+          value: guesses.length,
+          unit: 'count',
+          source: { kind: 'computed', title: 'values whose tool is “guess”' },
+        },
       ],
       about: guesses.slice(0, 3).map((g) => ({ kind: 'measurement', id: g.path })),
       measureAgain: guesses[0]!.path,
@@ -80,7 +85,14 @@ function slips(measures: { path: string; measured: Measured }[]): Finding[] {
       verdict: 'warn',
       sentence: `The ${pathWords(w.path)} is ${w.measured.value} mm, 25.4 times its neighbours’ ${middle} mm or a 25.4th of it: was it inches?`,
       brief: 'inch for mm?',
-      figures: [{ label: 'value', value: w.measured.value, unit: 'mm', source: { kind: 'computed', title: 'ratio to the middle of the other walls' } }],
+      figures: [
+        {
+          label: 'value',
+          value: w.measured.value,
+          unit: 'mm',
+          source: { kind: 'computed', title: 'ratio to the middle of the other walls' },
+        },
+      ],
       about: [{ kind: 'measurement', id: w.path }],
       measureAgain: w.path,
     }));
@@ -96,7 +108,11 @@ function openingFindings(document: Conversion): Finding[] {
     const hv = (shape.kind === 'round' ? shape.diameter.value : shape.height.value) / 2;
     const us = frame.outline.map((p) => p[0]);
     const vs = frame.outline.map((p) => p[1]);
-    const out = opening.u.value - hu < Math.min(...us) || opening.u.value + hu > Math.max(...us) || opening.v.value - hv < Math.min(...vs) || opening.v.value + hv > Math.max(...vs);
+    const out =
+      opening.u.value - hu < Math.min(...us) ||
+      opening.u.value + hu > Math.max(...us) ||
+      opening.v.value - hv < Math.min(...vs) ||
+      opening.v.value + hv > Math.max(...vs);
     return out
       ? [
           {
@@ -151,7 +167,8 @@ export function pathWords(path: string, document?: Conversion): string {
   if (steps[1] === 'features' || steps[1] === 'openings') {
     const thing = document?.shell[steps[1]][steps[2]!];
     const last = steps[steps.length - 1]!;
-    const where = { x: 'left end', y: 'front end', z: 'lower end', u: 'from the left', v: 'from below' }[last] ?? words(last);
+    const where =
+      { x: 'left end', y: 'front end', z: 'lower end', u: 'from the left', v: 'from below' }[last] ?? words(last);
     return `${thing?.name ?? steps[2]}: ${where}`;
   }
   if (steps[2] === 'walls') return `thickness of the ${steps[3]} wall`;
@@ -166,4 +183,3 @@ export function pathWords(path: string, document?: Conversion): string {
 }
 
 const words = (camel: string) => camel.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
-

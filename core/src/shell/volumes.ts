@@ -28,7 +28,11 @@ export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
     const [left, right] = hull.innerX;
     const outside = litres(make.prism(hull.outline, 0, hull.width));
     const cavity = make.prism(hull.inner, left, right);
-    const inner = skinned(hull.walls.filter((w) => w.segment), hull.inner, skin);
+    const inner = skinned(
+      hull.walls.filter((w) => w.segment),
+      hull.inner,
+      skin,
+    );
     const room = inner && right - left > 2 * skin ? make.prism(inner, left + skin, right - skin) : undefined;
     const features = assembly.features.map((f) => make.shape(f.shape));
     const usable = room && make.difference(room, features);

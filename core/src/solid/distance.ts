@@ -128,10 +128,67 @@ function parallelCylinders(a: Cylinder, b: Cylinder, normal: Vec3): number {
 }
 
 /**
- * Two cylinders at right angles have no closed form: the largest separation is searched over the half
- * sphere of directions, coarse grid first, then by a shrinking pattern until the step is under 1e-7 rad.
+ * Two cylinders at right angles. Apart: with the coordinate along the third axis held, both discs shrink to
+ * intervals and the nearest points are known, so the square of the distance is a convex function of that one
+ * coordinate; golden-section search finds its least value. Overlapping: see `crossedOverlap`.
  */
 function crossedCylinders(a: Cylinder, b: Cylinder, normal: Vec3): number {
+  const [i, j] = [a.axis, b.axis];
+  const c = (3 - i - j) as Axis;
+  const radiusA = (a.high[c] - a.low[c]) / 2;
+  const radiusB = (b.high[c] - b.low[c]) / 2;
+  const [ac, aj] = [(a.low[c] + a.high[c]) / 2, (a.low[j] + a.high[j]) / 2];
+  const [bc, bi] = [(b.low[c] + b.high[c]) / 2, (b.low[i] + b.high[i]) / 2];
+  // The point of A's axis interval that is nearest to B's axis does not depend on the third coordinate.
+  const ai = clamp(bi, a.low[i], a.high[i]);
+  const at = (t: number) => {
+    const half = Math.sqrt(Math.max(0, radiusA ** 2 - (t - ac) ** 2));
+    const off = Math.hypot(ai - bi, t - bc);
+    const pj = clamp(clamp((b.low[j] + b.high[j]) / 2, aj - half, aj + half), b.low[j], b.high[j]);
+    const inSlice = clamp(pj, aj - half, aj + half);
+    return { inSlice, onB: clamp(inSlice, b.low[j], b.high[j]), off, outside: Math.max(0, off - radiusB) };
+  };
+  const square = (t: number) => {
+    const { inSlice, onB, outside } = at(t);
+    return outside ** 2 + (inSlice - onB) ** 2;
+  };
+  const t = leastBetween(square, ac - radiusA, ac + radiusA);
+  const distance = Math.sqrt(square(t));
+  if (distance < 1e-6) return crossedOverlap(a, b, normal);
+  const { inSlice, onB, off, outside } = at(t);
+  normal[i] = off > 0 ? ((bi - ai) * outside) / off / distance : 0;
+  normal[c] = off > 0 ? ((bc - t) * outside) / off / distance : 0;
+  normal[j] = (onB - inSlice) / distance;
+  return distance;
+}
+
+const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+/** Where a convex function of one variable is least: golden-section search, to 1e-9 of the interval. */
+function leastBetween(f: (t: number) => number, low: number, high: number): number {
+  const ratio = (Math.sqrt(5) - 1) / 2;
+  let [p, q] = [high - ratio * (high - low), low + ratio * (high - low)];
+  let [fp, fq] = [f(p), f(q)];
+  for (let n = 0; n < 45; n++)
+    if (fp <= fq) {
+      high = q;
+      [q, fq] = [p, fp];
+      p = high - ratio * (high - low);
+      fp = f(p);
+    } else {
+      low = p;
+      [p, fp] = [q, fq];
+      q = low + ratio * (high - low);
+      fq = f(q);
+    }
+  return (low + high) / 2;
+}
+
+/**
+ * Way out of two crossed cylinders in each other: the largest separation over the sphere of directions, on a
+ * grid of 7.5° and then by a shrinking pattern. Any direction gives a true way out, so it is never too short.
+ */
+function crossedOverlap(a: Cylinder, b: Cylinder, normal: Vec3): number {
   const separation = (theta: number, phi: number) => {
     const nx = Math.sin(theta) * Math.cos(phi);
     const ny = Math.sin(theta) * Math.sin(phi);
@@ -151,7 +208,7 @@ function crossedCylinders(a: Cylinder, b: Cylinder, normal: Vec3): number {
         at = [theta, phi];
       }
     }
-  for (let step = Math.PI / steps / 2; step > 1e-7; ) {
+  for (let step = Math.PI / steps / 2; step > 1e-7;) {
     let better = false;
     for (const [di, dj] of PATTERN) {
       const theta = at[0] + di * step;

@@ -68,9 +68,7 @@ export function turnPoint(turn: Turn, p: readonly number[]): Vec3 {
 
 /** All 24 right-angled orientations. */
 export const ORIENTATIONS: readonly Orientation[] = (Object.keys(DIRECTIONS) as Direction[]).flatMap((rear) =>
-  (Object.keys(DIRECTIONS) as Direction[])
-    .filter((top) => axisOf(top) !== axisOf(rear))
-    .map((top) => ({ rear, top })),
+  (Object.keys(DIRECTIONS) as Direction[]).filter((top) => axisOf(top) !== axisOf(rear)).map((top) => ({ rear, top })),
 );
 
 /** The orientation after a quarter turn about an axis of the shell, counter-clockwise seen against it. */

@@ -1,8 +1,7 @@
 /** A point of the plane; which two axes it means is the caller's. */
 export type Point2 = readonly [number, number];
 
-const cross = (o: Point2, a: Point2, b: Point2) =>
-  (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
+const cross = (o: Point2, a: Point2, b: Point2) => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
 
 /** Signed area, positive counter-clockwise (shoelace formula). */
 export function area(polygon: readonly Point2[]): number {
@@ -29,8 +28,7 @@ export function crossingEdges(polygon: readonly Point2[]): [number, number] | un
   for (let i = 0; i < n; i++)
     for (let j = i + 1; j < n; j++) {
       if (j === i + 1 || (i === 0 && j === n - 1)) continue;
-      if (segmentsMeet(polygon[i]!, polygon[(i + 1) % n]!, polygon[j]!, polygon[(j + 1) % n]!))
-        return [i, j];
+      if (segmentsMeet(polygon[i]!, polygon[(i + 1) % n]!, polygon[j]!, polygon[(j + 1) % n]!)) return [i, j];
     }
   return undefined;
 }
@@ -40,8 +38,7 @@ function segmentsMeet(a: Point2, b: Point2, c: Point2, d: Point2): boolean {
   const abd = cross(a, b, d);
   const cda = cross(c, d, a);
   const cdb = cross(c, d, b);
-  if (((abc > 0 && abd < 0) || (abc < 0 && abd > 0)) && ((cda > 0 && cdb < 0) || (cda < 0 && cdb > 0)))
-    return true;
+  if (((abc > 0 && abd < 0) || (abc < 0 && abd > 0)) && ((cda > 0 && cdb < 0) || (cda < 0 && cdb > 0))) return true;
   const within = (p: Point2, q: Point2, r: Point2, side: number) =>
     side === 0 &&
     Math.min(p[0], q[0]) <= r[0] &&
@@ -57,8 +54,7 @@ export function contains(polygon: readonly Point2[], [x, y]: Point2): boolean {
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
     const a = polygon[i]!;
     const b = polygon[j]!;
-    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0])
-      inside = !inside;
+    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
   }
   return inside;
 }

@@ -41,11 +41,7 @@ export function moved<S extends Shape>(shape: S, by: Vec3): S {
 export function leastAlong(shape: Shape, nx: number, ny: number, nz: number): number {
   const { low, high } = shape;
   if (shape.kind === 'box')
-    return (
-      nx * (nx > 0 ? low[0] : high[0]) +
-      ny * (ny > 0 ? low[1] : high[1]) +
-      nz * (nz > 0 ? low[2] : high[2])
-    );
+    return nx * (nx > 0 ? low[0] : high[0]) + ny * (ny > 0 ? low[1] : high[1]) + nz * (nz > 0 ? low[2] : high[2]);
   const a = shape.axis;
   const n = [nx, ny, nz];
   const along = n[a]! * (n[a]! > 0 ? low[a] : high[a]);
@@ -53,10 +49,7 @@ export function leastAlong(shape: Shape, nx: number, ny: number, nz: number): nu
   const c = (a + 2) % 3;
   const radius = (high[b]! - low[b]!) / 2;
   return (
-    along +
-    (n[b]! * (low[b]! + high[b]!)) / 2 +
-    (n[c]! * (low[c]! + high[c]!)) / 2 -
-    radius * Math.hypot(n[b]!, n[c]!)
+    along + (n[b]! * (low[b]! + high[b]!)) / 2 + (n[c]! * (low[c]! + high[c]!)) / 2 - radius * Math.hypot(n[b]!, n[c]!)
   );
 }
 

@@ -6,7 +6,12 @@ const MICRO = standard('microATX Interface Specification 1.2');
 const ITX = standard('Mini-ITX Addendum 2.0');
 
 /** Hole columns from the edge on the input/output side, along the rear edge; mm. */
-export const HOLE_COLUMNS = { first: 6.35, second: 6.35 + 157.48, atxThird: 6.35 + 157.48 + 124.46, microThird: 6.35 + 203.2 };
+export const HOLE_COLUMNS = {
+  first: 6.35,
+  second: 6.35 + 157.48,
+  atxThird: 6.35 + 157.48 + 124.46,
+  microThird: 6.35 + 203.2,
+};
 /** Hole rows from the rear edge; mm. */
 export const HOLE_ROWS = { first: 10.16, second: 10.16 + 154.94, third: 10.16 + 227.33, setBack: 10.16 + 22.86 };
 

@@ -6,7 +6,15 @@ const CEM = standard('PCI Express Card Electromechanical Specification');
 /** Distance between neighbouring card slots, mm. */
 export const SLOT_PITCH = { value: 20.32, source: CEM };
 
-function card(key: string, name: string, length: number, height: number, slots: number, bracket: number, mass: number): StandardPart {
+function card(
+  key: string,
+  name: string,
+  length: number,
+  height: number,
+  slots: number,
+  bracket: number,
+  mass: number,
+): StandardPart {
   return {
     key: `card/${key}`,
     kind: 'card',

@@ -42,12 +42,30 @@ const bottom25 = pattern(69.85, 61.72, [14, 90.6]);
 
 /** Drives; holes in the bottom, x across from the left edge, y from the connector end. */
 export const DRIVES: readonly StandardPart[] = [
-  drive('3.5', '3.5 in drive', [147, 101.6, 26.1], 'SFF-8301', pattern(101.6, 95.25, [41.28, 85.73]), SCREWS.unc632, [35, 12.7], 620),
+  drive(
+    '3.5',
+    '3.5 in drive',
+    [147, 101.6, 26.1],
+    'SFF-8301',
+    pattern(101.6, 95.25, [41.28, 85.73]),
+    SCREWS.unc632,
+    [35, 12.7],
+    620,
+  ),
   drive('2.5-7', '2.5 in drive, 7 mm', [100.45, 69.85, 7], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 60),
   drive('2.5-9.5', '2.5 in drive, 9.5 mm', [100.45, 69.85, 9.5], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 100),
   drive('2.5-15', '2.5 in drive, 15 mm', [100.45, 69.85, 15], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 160),
   drive('5.25', '5.25 in drive, half height', [170, 146.05, 41.4], 'SFF-8551', [], SCREWS.m3, [35, 0], 750),
   ...[30, 42, 60, 80, 110].map((length) =>
-    drive(`m2-22${length}`, `M.2 22${length} module`, [length, 22, 3.8], 'PCI Express M.2 Specification', [], SCREWS.m2, [0, 0], 10),
+    drive(
+      `m2-22${length}`,
+      `M.2 22${length} module`,
+      [length, 22, 3.8],
+      'PCI Express M.2 Specification',
+      [],
+      SCREWS.m2,
+      [0, 0],
+      10,
+    ),
   ),
 ];

@@ -12,14 +12,7 @@ export { SLOT_PITCH } from './cards';
 export { practice, type PartKind, type StandardDimension, type StandardPart } from './row';
 
 /** Every part with known dimensions, in the order the bench asks for them. */
-export const LIBRARY: readonly StandardPart[] = [
-  ...BOARDS,
-  ...SUPPLIES,
-  ...CARDS,
-  ...DRIVES,
-  ...FANS,
-  ...RADIATORS,
-];
+export const LIBRARY: readonly StandardPart[] = [...BOARDS, ...SUPPLIES, ...CARDS, ...DRIVES, ...FANS, ...RADIATORS];
 
 const byKey = new Map(LIBRARY.map((row) => [row.key, row]));
 

@@ -1,7 +1,6 @@
 import type { Source, Tool } from '../quantity';
 
-export type PartKind =
-  'board' | 'supply' | 'card' | 'drive' | 'fan' | 'radiator' | 'brick';
+export type PartKind = 'board' | 'supply' | 'card' | 'drive' | 'fan' | 'radiator' | 'brick';
 
 /** A dimension of a standard part: mm, how sure, where it is written. */
 export interface StandardDimension {
@@ -52,6 +51,4 @@ export const dimension = (
   tool: Tool = source.kind === 'standard' ? 'standard' : 'catalogue',
   uncertainty?: number,
 ): StandardDimension =>
-  uncertainty === undefined
-    ? { label, value, tool, source }
-    : { label, value, tool, uncertainty, source };
+  uncertainty === undefined ? { label, value, tool, source } : { label, value, tool, uncertainty, source };

@@ -43,12 +43,19 @@ const rectangle = (width: number, height: number, dx: number, dy: number): Patte
 
 /** Supplies; holes in the inlet face from its lower left seen from outside. */
 export const SUPPLIES: readonly StandardPart[] = [
-  supply('atx', 'ATX supply', [150, 86, 140], GUIDE, [
-    { x: 6, y: 6 },
-    { x: 144, y: 16 },
-    { x: 144, y: 80 },
-    { x: 6, y: 80 },
-  ], 1600),
+  supply(
+    'atx',
+    'ATX supply',
+    [150, 86, 140],
+    GUIDE,
+    [
+      { x: 6, y: 6 },
+      { x: 144, y: 16 },
+      { x: 144, y: 80 },
+      { x: 6, y: 80 },
+    ],
+    1600,
+  ),
   supply('sfx', 'SFX supply', [125, 63.5, 100], GUIDE, rectangle(125, 63.5, 113, 51.5), 900),
   supply('sfx-l', 'SFX-L supply', [125, 63.5, 130], practice, rectangle(125, 63.5, 113, 51.5), 1100),
   supply('tfx', 'TFX supply', [85, 65, 175], GUIDE, [], 900),

@@ -35,7 +35,8 @@ const changeBody = Joi.object<SentChange>({
 
 function checked<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
   const { value, error } = schema.validate(body ?? {}, { convert: false });
-  if (error) throw new ApiError(400, 'bad-request', error.message, { path: `/${error.details[0]?.path.join('/') ?? ''}` });
+  if (error)
+    throw new ApiError(400, 'bad-request', error.message, { path: `/${error.details[0]?.path.join('/') ?? ''}` });
   return value as T;
 }
 
@@ -94,7 +95,11 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
   router.get('/:id/changes', async (request, response) => {
     const since = Number(request.query.since ?? 0);
     if (!Number.isInteger(since) || since < 0)
-      throw new ApiError(400, 'bad-request', `“since” is ${String(request.query.since)}; it would be a revision, a whole number from 0.`);
+      throw new ApiError(
+        400,
+        'bad-request',
+        `“since” is ${String(request.query.since)}; it would be a revision, a whole number from 0.`,
+      );
     response.json(await store.journal(request.params.id, since));
   });
 
@@ -104,7 +109,10 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
     if (outcome.kind === 'absent') throw absent(id);
     if (outcome.kind === 'invalid') {
       const [first] = outcome.complaints;
-      throw new ApiError(422, 'invalid', first!.message, { path: first!.path, complaints: outcome.complaints.slice(0, 20) });
+      throw new ApiError(422, 'invalid', first!.message, {
+        path: first!.path,
+        complaints: outcome.complaints.slice(0, 20),
+      });
     }
     if (outcome.kind === 'stale')
       throw new ApiError(409, 'stale', 'The conversion was changed elsewhere in the meantime.', {

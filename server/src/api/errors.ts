@@ -32,7 +32,8 @@ export const errorHandler: ErrorRequestHandler = (error, request, response, _nex
   }
   const type = (error as { type?: string }).type;
   if (type === 'entity.too.large') response.status(413).json({ code: 'too-large', message: TOO_LARGE });
-  else if (type === 'entity.parse.failed') response.status(400).json({ code: 'not-json', message: 'The request is not JSON.' });
+  else if (type === 'entity.parse.failed')
+    response.status(400).json({ code: 'not-json', message: 'The request is not JSON.' });
   else {
     request.log?.error(error);
     response.status(500).json({ code: 'internal', message: 'The server stumbled; nothing was changed. Try again.' });

@@ -6,7 +6,11 @@ export class Listeners {
   private readonly open = new Map<string, Set<Response>>();
 
   add(id: string, response: Response): void {
-    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
+    response.set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
     response.flushHeaders();
     response.write('retry: 1000\n\n');
     const set = this.open.get(id) ?? new Set();

@@ -97,7 +97,9 @@ export class ConversionStore {
   private stamp = () => this.now().toISOString();
 
   async list(): Promise<Summary[]> {
-    const rows: ConversionRow[] = await this.database('conversion').whereNull('deleted_at').orderBy('updated_at', 'desc');
+    const rows: ConversionRow[] = await this.database('conversion')
+      .whereNull('deleted_at')
+      .orderBy('updated_at', 'desc');
     return rows.map((row) => {
       const document = JSON.parse(row.document) as Conversion;
       return {
@@ -128,7 +130,10 @@ export class ConversionStore {
   }
 
   async read(id: string): Promise<Head | undefined> {
-    const row: ConversionRow | undefined = await this.database('conversion').where({ id }).whereNull('deleted_at').first();
+    const row: ConversionRow | undefined = await this.database('conversion')
+      .where({ id })
+      .whereNull('deleted_at')
+      .first();
     return (
       row && {
         id: row.id,
@@ -163,12 +168,17 @@ export class ConversionStore {
    */
   append(id: string, change: SentChange): Promise<Outcome> {
     return this.database.transaction(async (transaction): Promise<Outcome> => {
-      const known: (ChangeRow & { conversion_id: string }) | undefined = await transaction('change').where({ uid: change.uid }).first();
+      const known: (ChangeRow & { conversion_id: string }) | undefined = await transaction('change')
+        .where({ uid: change.uid })
+        .first();
       if (known)
         return known.conversion_id === id
           ? { kind: 'done', entry: entryOf(known) }
           : { kind: 'invalid', complaints: [{ path: '/uid', message: 'this change belongs to another conversion' }] };
-      const row: ConversionRow | undefined = await transaction('conversion').where({ id }).whereNull('deleted_at').first();
+      const row: ConversionRow | undefined = await transaction('conversion')
+        .where({ id })
+        .whereNull('deleted_at')
+        .first();
       if (!row) return { kind: 'absent' };
       if (change.base !== row.revision) {
         const rows: ChangeRow[] = await transaction('change')
@@ -211,7 +221,12 @@ export class ConversionStore {
       });
       await transaction('conversion')
         .where({ id })
-        .update({ document: JSON.stringify(edited.document), name: edited.document.name, revision: entry.revision, updated_at: at });
+        .update({
+          document: JSON.stringify(edited.document),
+          name: edited.document.name,
+          revision: entry.revision,
+          updated_at: at,
+        });
       return { kind: 'done', entry };
     });
   }

@@ -26,29 +26,59 @@ export function Header({ id }: { id: string }) {
       <h1 className="m-0 truncate text-lg font-semibold">{document.name}</h1>
       <span className="truncate text-ink-soft">{document.note}</span>
       <span className="ml-auto" />
-      <span role="status" className={`flex items-center gap-1.5 font-label text-sm whitespace-nowrap ${connection === 'offline' ? 'font-semibold text-stop' : 'text-ink-soft'}`}>
+      <span
+        role="status"
+        className={`flex items-center gap-1.5 font-label text-sm whitespace-nowrap ${connection === 'offline' ? 'font-semibold text-stop' : 'text-ink-soft'}`}
+      >
         <svg viewBox="0 0 8 8" width="8" height="8" aria-hidden>
-          {connection === 'saved' ? <circle cx="4" cy="4" r="4" fill="var(--good)" /> : <circle cx="4" cy="4" r="3" fill="none" stroke="currentColor" strokeWidth="2" />}
+          {connection === 'saved' ? (
+            <circle cx="4" cy="4" r="4" fill="var(--good)" />
+          ) : (
+            <circle cx="4" cy="4" r="3" fill="none" stroke="currentColor" strokeWidth="2" />
+          )}
         </svg>
         {CONNECTION[connection]}
         {pending.length > 0 && connection === 'offline' ? ` (${pending.length})` : ''}
       </span>
-      <span className="hidden font-label text-sm whitespace-nowrap text-ink-soft xl:inline" title={POLICIES[document.brief.policy].rule}>
+      <span
+        className="hidden font-label text-sm whitespace-nowrap text-ink-soft xl:inline"
+        title={POLICIES[document.brief.policy].rule}
+      >
         {POLICIES[document.brief.policy].label}
       </span>
-      <Button disabled={!next} onClick={() => dispatch(undo())} aria-label={next ? `Undo: ${next.label}` : 'Nothing to undo'} title={next ? `Undo: ${next.label}` : undefined}>
+      <Button
+        disabled={!next}
+        onClick={() => dispatch(undo())}
+        aria-label={next ? `Undo: ${next.label}` : 'Nothing to undo'}
+        title={next ? `Undo: ${next.label}` : undefined}
+      >
         <Undo2 size={16} aria-hidden /> Undo
       </Button>
-      <Button disabled={!again} onClick={() => dispatch(redo())} aria-label={again ? `Redo: ${again.label}` : 'Nothing to redo'} title={again ? `Redo: ${again.label}` : undefined}>
+      <Button
+        disabled={!again}
+        onClick={() => dispatch(redo())}
+        aria-label={again ? `Redo: ${again.label}` : 'Nothing to redo'}
+        title={again ? `Redo: ${again.label}` : undefined}
+      >
         <Redo2 size={16} aria-hidden />
       </Button>
-      <Button onClick={() => dispatch(setUnit(unit === 'mm' ? 'inch' : 'mm'))} aria-label={`Lengths in ${unit}; change`}>
+      <Button
+        onClick={() => dispatch(setUnit(unit === 'mm' ? 'inch' : 'mm'))}
+        aria-label={`Lengths in ${unit}; change`}
+      >
         {unit}
       </Button>
-      <Button onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))} aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}>
+      <Button
+        onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))}
+        aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
+      >
         {theme === 'light' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
       </Button>
-      <a className="inline-flex min-h-8 items-center rounded-sm border border-line-strong px-2.5 font-label text-[15px] font-semibold hover:border-ink" href={`/api/conversions/${id}/export`} download>
+      <a
+        className="inline-flex min-h-8 items-center rounded-sm border border-line-strong px-2.5 font-label text-[15px] font-semibold hover:border-ink"
+        href={`/api/conversions/${id}/export`}
+        download
+      >
         Export
       </a>
     </header>

@@ -21,8 +21,14 @@ export function VerdictStrip({ id }: { id: string }) {
   return (
     <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
       {strip.map((cell) => (
-        <Link key={cell.station} to={`/c/${id}/${cell.station}`} className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[cell.verdict]}`}>
-          <span className={`flex items-center gap-1.5 font-label text-sm ${cell.verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}>
+        <Link
+          key={cell.station}
+          to={`/c/${id}/${cell.station}`}
+          className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[cell.verdict]}`}
+        >
+          <span
+            className={`flex items-center gap-1.5 font-label text-sm ${cell.verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}
+          >
             <VerdictMark verdict={cell.verdict} size={10} colour="text-current" />
             {STATION_NAMES[cell.station].label}
             {cell.open > 1 && <span className="ml-auto">{cell.open} open</span>}
@@ -32,7 +38,9 @@ export function VerdictStrip({ id }: { id: string }) {
       ))}
       <div className="flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5">
         <span className="font-label text-sm text-strip-soft">Free room</span>
-        <span className="figure truncate text-[21px] leading-6">{litres ? `${litres.free.toFixed(1)} of ${litres.usable.toFixed(1)} L` : '…'}</span>
+        <span className="figure truncate text-[21px] leading-6">
+          {litres ? `${litres.free.toFixed(1)} of ${litres.usable.toFixed(1)} L` : '…'}
+        </span>
       </div>
       <div className="flex min-w-0 flex-1 flex-col justify-center px-3.5">
         <span className="font-label text-sm text-strip-soft">Mass of the kit</span>

@@ -25,8 +25,14 @@ export function Workbench() {
   if (status === 'absent' || status === 'failed')
     return (
       <main className="mx-auto flex h-full max-w-lg flex-col justify-center gap-3 p-6">
-        <h1 className="m-0 text-2xl font-semibold">{status === 'absent' ? 'This conversion is not here' : 'The server can’t be reached'}</h1>
-        <p className="m-0">{status === 'absent' ? 'It may have been deleted.' : 'Is it running? Start it with npm start, then try again.'}</p>
+        <h1 className="m-0 text-2xl font-semibold">
+          {status === 'absent' ? 'This conversion is not here' : 'The server can’t be reached'}
+        </h1>
+        <p className="m-0">
+          {status === 'absent'
+            ? 'It may have been deleted.'
+            : 'Is it running? Start it with npm start, then try again.'}
+        </p>
         <div className="flex gap-3">
           {status === 'failed' && (
             <Button look="strong" onClick={() => void dispatch(openConversion(id))}>

@@ -11,7 +11,19 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <RouterProvider router={router} />
-      <Toaster position="bottom-center" offset={80} toastOptions={{ className: 'font-text', style: { borderRadius: 2, background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--line-strong)' } }} />
+      <Toaster
+        position="bottom-center"
+        offset={80}
+        toastOptions={{
+          className: 'font-text',
+          style: {
+            borderRadius: 2,
+            background: 'var(--sheet)',
+            color: 'var(--ink)',
+            border: '1px solid var(--line-strong)',
+          },
+        }}
+      />
     </Provider>
   </StrictMode>,
 );

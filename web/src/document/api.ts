@@ -56,7 +56,11 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
-    const { code = 'unknown', message = `The server answered ${response.status}.`, ...rest } = (body ?? {}) as { code?: string; message?: string };
+    const {
+      code = 'unknown',
+      message = `The server answered ${response.status}.`,
+      ...rest
+    } = (body ?? {}) as { code?: string; message?: string };
     if (response.status >= 502) throw new OfflineError(message);
     throw new ServerError(response.status, code, message, rest);
   }
@@ -72,7 +76,8 @@ export const api = {
   list: () => call<Summary[]>('/conversions'),
   open: (id: string) => call<Head>(`/conversions/${id}`),
   create: (name: string, form: 'box' | 'wedge') => call<Head>('/conversions', post({ name, form })),
-  importFile: (text: string) => call<Head>('/conversions/import', { method: 'POST', headers: { 'Content-Type': 'text/plain' }, body: text }),
+  importFile: (text: string) =>
+    call<Head>('/conversions/import', { method: 'POST', headers: { 'Content-Type': 'text/plain' }, body: text }),
   duplicate: (id: string) => call<Head>(`/conversions/${id}/duplicate`, post()),
   remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
   restore: (id: string) => call<void>(`/conversions/${id}/restore`, post()),

@@ -34,13 +34,18 @@ export const selectDocument = known;
 export const selectAssembly = createSelector([selectShown], assemble);
 
 /** What all stations say of what is shown; without what rests on litres, which a worker computes. */
-export const selectAssessment = createSelector([selectShown, selectAssembly], (document, assembly) => assessAll(document, undefined, assembly));
+export const selectAssessment = createSelector([selectShown, selectAssembly], (document, assembly) =>
+  assessAll(document, undefined, assembly),
+);
 
 /** Margins of the selected part, tightest first: live while it is dragged. */
-export const selectPartMargins = createSelector([selectAssembly, (s: RootState) => s.view.selection], (assembly, selection) => {
-  const part = selection?.kind === 'part' ? assembly.parts.find((p) => p.id === selection.id) : undefined;
-  return part ? marginsOfPart(assembly, part) : [];
-});
+export const selectPartMargins = createSelector(
+  [selectAssembly, (s: RootState) => s.view.selection],
+  (assembly, selection) => {
+    const part = selection?.kind === 'part' ? assembly.parts.find((p) => p.id === selection.id) : undefined;
+    return part ? marginsOfPart(assembly, part) : [];
+  },
+);
 
 export const selectHistory = createSelector(
   [(s: RootState) => s.document.journal, (s: RootState) => s.document.pending],

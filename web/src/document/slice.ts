@@ -45,7 +45,10 @@ const initialState: DocumentState = {
 /** Plain data out of a draft: the core makes drafts of its own. */
 const plain = <T>(value: T): T => (isDraft(value) ? (current(value as object) as T) : value);
 
-function replay(head: Conversion, pending: readonly Pending[]): { document: Conversion; kept: Pending[]; lost: Pending[] } {
+function replay(
+  head: Conversion,
+  pending: readonly Pending[],
+): { document: Conversion; kept: Pending[]; lost: Pending[] } {
   let document = head;
   const kept: Pending[] = [];
   const lost: Pending[] = [];

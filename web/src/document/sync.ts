@@ -1,4 +1,11 @@
-import { applyChange, applyOperations, complaintsOf, describeChange, type Change, type Complaint } from '@young-shell/core/document';
+import {
+  applyChange,
+  applyOperations,
+  complaintsOf,
+  describeChange,
+  type Change,
+  type Complaint,
+} from '@young-shell/core/document';
 import { get, set } from 'idb-keyval';
 import type { AppThunk } from '../app/store';
 import { api, OfflineError, ServerError, type JournalEntry } from './api';
@@ -95,11 +102,23 @@ const step =
     const { document } = getState().document;
     if (!target || !document) return;
     const edited = applyOperations(document, kind === 'undo' ? target.inverse : target.operations);
-    dispatch(queue({ uid: crypto.randomUUID(), type: kind, label: `${kind} ${target.label}`.slice(0, 200), kind, of: target.uid, ...edited }));
+    dispatch(
+      queue({
+        uid: crypto.randomUUID(),
+        type: kind,
+        label: `${kind} ${target.label}`.slice(0, 200),
+        kind,
+        of: target.uid,
+        ...edited,
+      }),
+    );
   };
 
 const queue =
-  ({ document, ...change }: Pending & { document: NonNullable<ReturnType<typeof applyOperations>['document']> }): AppThunk =>
+  ({
+    document,
+    ...change
+  }: Pending & { document: NonNullable<ReturnType<typeof applyOperations>['document']> }): AppThunk =>
   (dispatch) => {
     dispatch(applied({ change, document: document as never }));
     void dispatch(flush());
@@ -128,10 +147,12 @@ export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) =
         if (getState().document.id !== id) break;
         dispatch(written([entry]));
         // The event stream may have been first; then it is off the queue already.
-        if (getState().document.pending[0]?.uid === uid) dispatch(written(await api.changes(id, getState().document.revision)));
+        if (getState().document.pending[0]?.uid === uid)
+          dispatch(written(await api.changes(id, getState().document.revision)));
         dispatch(connected('saved'));
       } catch (error) {
-        if (error instanceof ServerError && error.code === 'stale') dispatch(written(error.body.changes as JournalEntry[]));
+        if (error instanceof ServerError && error.code === 'stale')
+          dispatch(written(error.body.changes as JournalEntry[]));
         else if (error instanceof ServerError && error.status < 500) dispatch(refused({ uid, message: error.message }));
         else throw error;
       }

@@ -10,11 +10,18 @@ interface Props {
 export function Explain({ title, rows }: Props) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="rounded-full p-0.5 text-ink-soft hover:text-ink" aria-label={`How “${title}” was computed`}>
+      <Popover.Trigger
+        className="rounded-full p-0.5 text-ink-soft hover:text-ink"
+        aria-label={`How “${title}” was computed`}
+      >
         <CircleHelp size={17} aria-hidden />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={4} className="z-50 w-80 border border-line-strong bg-sheet p-3 shadow-md">
+        <Popover.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 w-80 border border-line-strong bg-sheet p-3 shadow-md"
+        >
           <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1.5">
             {rows.map((row) => (
               <div key={row.label} className="contents">

@@ -1,7 +1,17 @@
 import { useId, type ReactNode } from 'react';
 
 /** A label with its control and, below, what is wrong with it. */
-export function Field({ label, error, hint, children }: { label: string; error?: string | undefined; hint?: string; children: (ids: { id: string; describedBy?: string }) => ReactNode }) {
+export function Field({
+  label,
+  error,
+  hint,
+  children,
+}: {
+  label: string;
+  error?: string | undefined;
+  hint?: string;
+  children: (ids: { id: string; describedBy?: string }) => ReactNode;
+}) {
   const id = useId();
   const note = error ?? hint;
   return (
@@ -11,7 +21,11 @@ export function Field({ label, error, hint, children }: { label: string; error?:
       </label>
       {children(note ? { id, describedBy: `${id}-note` } : { id })}
       {note && (
-        <p id={`${id}-note`} role={error ? 'alert' : undefined} className={`m-0 text-sm ${error ? 'font-medium text-stop' : 'text-ink-soft'}`}>
+        <p
+          id={`${id}-note`}
+          role={error ? 'alert' : undefined}
+          className={`m-0 text-sm ${error ? 'font-medium text-stop' : 'text-ink-soft'}`}
+        >
           {note}
         </p>
       )}

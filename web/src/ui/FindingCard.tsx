@@ -33,8 +33,14 @@ export function FindingCard({ finding }: { finding: Finding }) {
   const busy = useAppSelector((s) => s.view.drag !== null || s.view.preview !== null);
   const unit = useAppSelector((s) => s.preferences.unit);
   const [reason, setReason] = useState<string>();
-  const search = useCallback((engine: Remote<Engine>, input: typeof document): Promise<Remedy[]> => engine.remedies(input, finding), [finding]);
-  const wanted = finding.mayHaveRemedies && finding.accepted === undefined && (finding.verdict === 'stop' || finding.verdict === 'warn');
+  const search = useCallback(
+    (engine: Remote<Engine>, input: typeof document): Promise<Remedy[]> => engine.remedies(input, finding),
+    [finding],
+  );
+  const wanted =
+    finding.mayHaveRemedies &&
+    finding.accepted === undefined &&
+    (finding.verdict === 'stop' || finding.verdict === 'warn');
   const { value: remedies, busy: searching } = useComputed(wanted && !busy ? document : undefined, search);
   const about = finding.about.find((a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face');
   return (
@@ -53,30 +59,47 @@ export function FindingCard({ finding }: { finding: Finding }) {
         {finding.figures.length > 0 && (
           <Explain
             title={finding.brief}
-            rows={finding.figures.map((f) => ({ label: f.label, value: figureText(f.value, f.unit, unit), source: sourceText(f.source) }))}
+            rows={finding.figures.map((f) => ({
+              label: f.label,
+              value: figureText(f.value, f.unit, unit),
+              source: sourceText(f.source),
+            }))}
           />
         )}
       </div>
       {wanted && (
         <div className="mt-2 ml-6 flex flex-col gap-1.5">
-          {remedies?.map((remedy) => <RemedyRow key={remedy.id} remedy={remedy} />)}
+          {remedies?.map((remedy) => (
+            <RemedyRow key={remedy.id} remedy={remedy} />
+          ))}
           {searching && !remedies && <span className="text-sm text-ink-soft">looking for ways out …</span>}
           {remedies?.length === 0 && !searching && (
-            <span className="text-sm text-ink-soft">No move, turn or cut of a may-cut feature resolves this alone (positions every 2 mm, all 24 orientations tried).</span>
+            <span className="text-sm text-ink-soft">
+              No move, turn or cut of a may-cut feature resolves this alone (positions every 2 mm, all 24 orientations
+              tried).
+            </span>
           )}
         </div>
       )}
       {finding.accepted !== undefined ? (
         <p className="mt-1 mb-0 ml-6 text-sm text-ink-soft">
           Accepted: {finding.accepted || 'no reason given'}{' '}
-          <button type="button" className="underline" onClick={() => submit({ type: 'accept', finding: finding.id, reason: null })}>
+          <button
+            type="button"
+            className="underline"
+            onClick={() => submit({ type: 'accept', finding: finding.id, reason: null })}
+          >
             reopen
           </button>
         </p>
       ) : (
         finding.verdict !== 'good' &&
         (reason === undefined ? (
-          <button type="button" className="mt-1 ml-6 text-sm text-ink-soft underline underline-offset-2" onClick={() => setReason('')}>
+          <button
+            type="button"
+            className="mt-1 ml-6 text-sm text-ink-soft underline underline-offset-2"
+            onClick={() => setReason('')}
+          >
             live with it
           </button>
         ) : (
@@ -88,7 +111,14 @@ export function FindingCard({ finding }: { finding: Finding }) {
               setReason(undefined);
             }}
           >
-            <input autoFocus aria-label="Why it is acceptable" placeholder="Why?" className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+            <input
+              autoFocus
+              aria-label="Why it is acceptable"
+              placeholder="Why?"
+              className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+            />
             <Button type="submit">Accept</Button>
           </form>
         ))

@@ -56,7 +56,14 @@ export function LengthField({ label, value, onCommit, aside }: Props) {
             aria-describedby={describedBy}
             aria-invalid={error !== undefined}
             className={`figure text-[19px] leading-6 ${inputClass} ${aside ? 'pr-24' : 'pr-10'}`}
-            value={text ?? formatLength(value, unit, unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3)}
+            value={
+              text ??
+              formatLength(
+                value,
+                unit,
+                unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3,
+              )
+            }
             onFocus={(event) => {
               setText(editLength(value, unit));
               const target = event.currentTarget;

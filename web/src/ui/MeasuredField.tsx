@@ -26,17 +26,30 @@ export function MeasuredField({ label, value, onCommit }: Props) {
             className={`figure rounded-sm px-1.5 py-0.5 text-[15px] hover:bg-paper ${value.tool === 'guess' && value.uncertainty > 0 ? 'text-warn' : 'text-ink-soft'}`}
             aria-label={`${label}: plus or minus ${value.uncertainty} mm by ${TOOLS[value.tool].label}; change`}
           >
-            ±{formatLength(value.uncertainty, unit, unit === 'mm' ? (value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1) : 3)}
+            ±
+            {formatLength(
+              value.uncertainty,
+              unit,
+              unit === 'mm' ? (value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1) : 3,
+            )}
           </Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content align="end" sideOffset={4} className="z-50 flex w-60 flex-col gap-2 border border-line-strong bg-sheet p-3 shadow-md">
+            <Popover.Content
+              align="end"
+              sideOffset={4}
+              className="z-50 flex w-60 flex-col gap-2 border border-line-strong bg-sheet p-3 shadow-md"
+            >
               <Choice
                 label="Measured with"
                 value={value.tool}
                 options={TOOL_OPTIONS}
                 onChange={(tool) => onCommit({ ...value, tool, uncertainty: TOOLS[tool].uncertainty })}
               />
-              <LengthField label="± half-width, 95 %" value={value.uncertainty} onCommit={(uncertainty) => onCommit({ ...value, uncertainty })} />
+              <LengthField
+                label="± half-width, 95 %"
+                value={value.uncertainty}
+                onCommit={(uncertainty) => onCommit({ ...value, uncertainty })}
+              />
               <p className="m-0 text-sm text-ink-soft">A tool’s default is {TOOLS[value.tool].source.title}.</p>
             </Popover.Content>
           </Popover.Portal>

@@ -35,7 +35,10 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
           <span className="block text-sm text-ink-soft">{remedy.price}</span>
         </span>
         {!trying && (
-          <Button aria-label={`Preview: ${remedy.label}`} onClick={() => dispatch(preview({ label: remedy.label, change: remedy.change }))}>
+          <Button
+            aria-label={`Preview: ${remedy.label}`}
+            onClick={() => dispatch(preview({ label: remedy.label, change: remedy.change }))}
+          >
             Preview
           </Button>
         )}
@@ -53,7 +56,9 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
                 − {line}
               </li>
             ))}
-            {effect && effect.better.length + effect.worse.length === 0 && <li className="text-ink-soft">No finding changes.</li>}
+            {effect && effect.better.length + effect.worse.length === 0 && (
+              <li className="text-ink-soft">No finding changes.</li>
+            )}
           </ul>
           <div className="flex gap-1.5">
             <Button

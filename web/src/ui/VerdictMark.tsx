@@ -14,7 +14,15 @@ const COLOURS: Record<Verdict, string> = { stop: 'text-stop', warn: 'text-warn',
 /** A verdict by shape and colour: square stop, triangle warn, ring note, tick good. */
 export function VerdictMark({ verdict, colour, size = 13 }: { verdict: Verdict; colour?: string; size?: number }) {
   return (
-    <svg viewBox="0 0 16 16" width={size} height={size} className={`shrink-0 ${colour ?? COLOURS[verdict]}`} fill="currentColor" role="img" aria-label={WORDS[verdict]}>
+    <svg
+      viewBox="0 0 16 16"
+      width={size}
+      height={size}
+      className={`shrink-0 ${colour ?? COLOURS[verdict]}`}
+      fill="currentColor"
+      role="img"
+      aria-label={WORDS[verdict]}
+    >
       {SHAPES[verdict]}
     </svg>
   );

@@ -5,7 +5,17 @@ import { useLocation } from 'react-router';
 import { cutOutline } from './cutGeometry';
 
 /** Openings drawn over a section; only at the Cut station. */
-export function CutOutlines({ openings, hull, axes: [across, up, into], px }: { openings: readonly CutOpening[]; hull: HullModel; axes: [Axis, Axis, Axis]; px: (pixels: number) => number }) {
+export function CutOutlines({
+  openings,
+  hull,
+  axes: [across, up, into],
+  px,
+}: {
+  openings: readonly CutOpening[];
+  hull: HullModel;
+  axes: [Axis, Axis, Axis];
+  px: (pixels: number) => number;
+}) {
   const { pathname } = useLocation();
   if (!pathname.endsWith('/cut')) return null;
   return (

@@ -2,7 +2,17 @@ import { useEffect, useMemo } from 'react';
 import { EdgesGeometry, LineBasicMaterial, LineDashedMaterial, LineSegments, type BufferGeometry } from 'three';
 
 /** The sharp edges of a geometry as lines. */
-export function Edges({ geometry, colour, dashed = false, opacity = 1 }: { geometry: BufferGeometry; colour: string; dashed?: boolean; opacity?: number }) {
+export function Edges({
+  geometry,
+  colour,
+  dashed = false,
+  opacity = 1,
+}: {
+  geometry: BufferGeometry;
+  colour: string;
+  dashed?: boolean;
+  opacity?: number;
+}) {
   const lines = useMemo(() => {
     const material = dashed
       ? new LineDashedMaterial({ color: colour, dashSize: 5, gapSize: 4, transparent: true, opacity: 0.9 })

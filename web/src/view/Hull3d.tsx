@@ -1,7 +1,8 @@
 import type { HullModel } from '@young-shell/core/assembly';
 import type { Point2 } from '@young-shell/core/solid';
 import { useMemo } from 'react';
-import { BackSide, BufferGeometry, DoubleSide, ExtrudeGeometry, Float32BufferAttribute, Shape as ThreeShape } from 'three';
+import type { BufferGeometry } from 'three';
+import { BackSide, DoubleSide, ExtrudeGeometry, Float32BufferAttribute, Shape as ThreeShape } from 'three';
 import { Edges } from './Edges';
 import { SHELL_FILL, SHELL_LINE } from './palette';
 
@@ -12,7 +13,8 @@ function prism(outline: readonly Point2[], from: number, to: number): BufferGeom
   const geometry = new ExtrudeGeometry(shape, { depth: to - from, bevelEnabled: false });
   const position = geometry.getAttribute('position');
   const moved = new Float32Array(position.count * 3);
-  for (let i = 0; i < position.count; i++) moved.set([position.getZ(i) + from, position.getX(i), position.getY(i)], 3 * i);
+  for (let i = 0; i < position.count; i++)
+    moved.set([position.getZ(i) + from, position.getX(i), position.getY(i)], 3 * i);
   geometry.setAttribute('position', new Float32BufferAttribute(moved, 3));
   geometry.computeVertexNormals();
   return geometry;

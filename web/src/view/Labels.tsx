@@ -35,7 +35,13 @@ export function LabelPlacer({ labels, layer }: { labels: readonly Label[]; layer
       const h = strip.offsetHeight;
       const place = { x: ((point.x + 1) / 2) * size.width - w / 2, y: ((1 - point.y) / 2) * size.height - h / 2, w, h };
       for (let tries = 0; tries < 12; tries++) {
-        const hit = taken.find((t) => place.x < t.x + t.w + GAP && place.x + w + GAP > t.x && place.y < t.y + t.h + GAP && place.y + h + GAP > t.y);
+        const hit = taken.find(
+          (t) =>
+            place.x < t.x + t.w + GAP &&
+            place.x + w + GAP > t.x &&
+            place.y < t.y + t.h + GAP &&
+            place.y + h + GAP > t.y,
+        );
         if (!hit) break;
         place.y = hit.y + hit.h + GAP + 0.5;
       }

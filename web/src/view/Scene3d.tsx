@@ -21,13 +21,28 @@ import { SolidMesh } from './SolidMesh';
 import { useMove } from './useMove';
 
 /** The shell in space on the cutting mat. */
-export function Scene3d({ id, labels, layer }: { id: string; labels: readonly Label[]; layer: RefObject<HTMLDivElement | null> }) {
+export function Scene3d({
+  id,
+  labels,
+  layer,
+}: {
+  id: string;
+  labels: readonly Label[];
+  layer: RefObject<HTMLDivElement | null>;
+}) {
   const assembly = useAppSelector(selectAssembly);
   const document = useAppSelector(selectShown);
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const [dragging, setDragging] = useState(false);
   return (
-    <Canvas frameloop="demand" dpr={1} camera={{ fov: 30, near: 10, far: 12000, up: [0, 0, 1] }} onCreated={({ gl }) => gl.setClearColor('#0d2c25')} aria-label="The shell in three dimensions" role="img">
+    <Canvas
+      frameloop="demand"
+      dpr={1}
+      camera={{ fov: 30, near: 10, far: 12000, up: [0, 0, 1] }}
+      onCreated={({ gl }) => gl.setClearColor('#0d2c25')}
+      aria-label="The shell in three dimensions"
+      role="img"
+    >
       <ambientLight intensity={1.5} />
       <directionalLight position={[-400, -900, 1400]} intensity={1.7} />
       <Mat box={box} />
@@ -78,7 +93,12 @@ function Features({ assembly, document }: { assembly: Assembly; document: Conver
           dispatch(select({ kind: 'feature', id: f.id }));
         }}
       >
-        <SolidMesh shape={f.shape} fill={FEATURE_FILL[document.shell.features[f.id]?.fate ?? 'keep']} edge={chosen ? PENCIL : '#3b372b'} opacity={document.shell.features[f.id]?.body === 'lid' ? 0.55 : 1} />
+        <SolidMesh
+          shape={f.shape}
+          fill={FEATURE_FILL[document.shell.features[f.id]?.fate ?? 'keep']}
+          edge={chosen ? PENCIL : '#3b372b'}
+          opacity={document.shell.features[f.id]?.body === 'lid' ? 0.55 : 1}
+        />
       </group>
     );
   });
@@ -121,7 +141,15 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
       {part.solids.map((s) => {
         const room = s.role === 'air' || s.role === 'plug room';
         if (room && !(chosen && showRooms)) return null;
-        return <SolidMesh key={s.id} shape={s.shape} fill={s.id.endsWith('/plate') ? '#3f6a92' : fill} edge={room ? (s.role === 'air' ? '#9fd8e6' : '#ead88f') : chosen ? PENCIL : '#16211d'} ghost={room} />;
+        return (
+          <SolidMesh
+            key={s.id}
+            shape={s.shape}
+            fill={s.id.endsWith('/plate') ? '#3f6a92' : fill}
+            edge={room ? (s.role === 'air' ? '#9fd8e6' : '#ead88f') : chosen ? PENCIL : '#16211d'}
+            ghost={room}
+          />
+        );
       })}
     </group>
   );
@@ -139,11 +167,14 @@ function Overlaps({ assembly }: { assembly: Assembly }) {
 /** The selected part’s tightest distances, as lines. */
 function Dimensions() {
   const margins = useAppSelector(selectPartMargins);
-  return shownMargins(margins).map((m) => <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />);
+  return shownMargins(margins).map((m) => (
+    <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />
+  ));
 }
 
 /** Distances that are written into the view: the tightest few of the selected part. */
-export const shownMargins = (margins: readonly Margin[]) => margins.filter((m) => Math.abs(m.distance) > 0.2).slice(0, 4);
+export const shownMargins = (margins: readonly Margin[]) =>
+  margins.filter((m) => Math.abs(m.distance) > 0.2).slice(0, 4);
 
 export function Line({ from, to, colour }: { from: Vec3; to: Vec3; colour: string }) {
   const points = useMemo(() => new Float32Array([...from, ...to]), [from, to]);

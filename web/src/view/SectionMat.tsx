@@ -6,7 +6,17 @@ const FINE = 10; // mm between fine lines
 const BOLD = 50;
 
 /** The cutting mat behind a section: millimetre grid with numbers every 50 mm from the datum. */
-export const SectionMat = memo(function SectionMat({ box, across, up, k }: { box: { low: Vec3; high: Vec3 }; across: Axis; up: Axis; k: number }) {
+export const SectionMat = memo(function SectionMat({
+  box,
+  across,
+  up,
+  k,
+}: {
+  box: { low: Vec3; high: Vec3 };
+  across: Axis;
+  up: Axis;
+  k: number;
+}) {
   const margin = 250;
   const from = (axis: Axis) => Math.floor((box.low[axis] - margin) / BOLD) * BOLD;
   const to = (axis: Axis) => Math.ceil((box.high[axis] + margin) / BOLD) * BOLD;
@@ -21,12 +31,29 @@ export const SectionMat = memo(function SectionMat({ box, across, up, k }: { box
         <line key={`y${y}`} x1={x0} x2={x1} y1={-y} y2={-y} {...line(y % BOLD === 0)} />
       ))}
       {range(x0, x1 + 1, BOLD).map((x) => (
-        <text key={x} x={x} y={-box.low[up] + 20 / k} fontSize={13 / k} textAnchor="middle" className="figure" fill="#d3e9de">
+        <text
+          key={x}
+          x={x}
+          y={-box.low[up] + 20 / k}
+          fontSize={13 / k}
+          textAnchor="middle"
+          className="figure"
+          fill="#d3e9de"
+        >
           {x}
         </text>
       ))}
       {range(y0, y1 + 1, BOLD).map((y) => (
-        <text key={y} x={box.low[across] - 10 / k} y={-y} fontSize={13 / k} textAnchor="end" dominantBaseline="central" className="figure" fill="#d3e9de">
+        <text
+          key={y}
+          x={box.low[across] - 10 / k}
+          y={-y}
+          fontSize={13 / k}
+          textAnchor="end"
+          dominantBaseline="central"
+          className="figure"
+          fill="#d3e9de"
+        >
           {y}
         </text>
       ))}

@@ -1,6 +1,6 @@
 import { kindOf } from '@young-shell/core/parts';
 import { formatLength } from '@young-shell/core/quantity';
-import type { Solid } from '@young-shell/core/assembly';
+import type { PlacedPart, Solid } from '@young-shell/core/assembly';
 import type { Axis, Point2, Vec3 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
@@ -37,7 +37,11 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const { drag, drop } = useMove();
-  const start = useRef<{ id: string; at: [number, number]; placement: (typeof document.layout.placements)[string] } | null>(null);
+  const start = useRef<{
+    id: string;
+    at: [number, number];
+    placement: (typeof document.layout.placements)[string];
+  } | null>(null);
   const { across, up, into } = SECTION_AXES[mode];
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const k = transform.k;
@@ -89,24 +93,47 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   };
 
   const stops = useMemo(
-    () => new Set(assessment.findings.filter((f) => f.station === 'fit' && f.verdict === 'stop').flatMap((f) => f.about.filter((a) => a.kind === 'part').map((a) => a.id))),
+    () =>
+      new Set(
+        assessment.findings
+          .filter((f) => f.station === 'fit' && f.verdict === 'stop')
+          .flatMap((f) => f.about.filter((a) => a.kind === 'part').map((a) => a.id)),
+      ),
     [assessment],
   );
   const px = (pixels: number) => pixels / k;
   // Nearer things are drawn later.
-  const order = (a: Solid, b: Solid) => (mode === 'plan' ? a.shape.high[into] - b.shape.high[into] : b.shape.low[into] - a.shape.low[into]);
+  const order = (a: Solid, b: Solid) =>
+    mode === 'plan' ? a.shape.high[into] - b.shape.high[into] : b.shape.low[into] - a.shape.low[into];
 
   return (
-    <svg ref={svg} className="h-full w-full touch-none bg-mat select-none" role="group" aria-label={`${mode} section at ${depth} mm`} onPointerDown={() => dispatch(select(null))}>
+    <svg
+      ref={svg}
+      className="h-full w-full touch-none bg-mat select-none"
+      role="group"
+      aria-label={`${mode} section at ${depth} mm`}
+      onPointerDown={() => dispatch(select(null))}
+    >
       <defs>
-        <pattern id="cut-hatch" width={px(7)} height={px(7)} patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
+        <pattern
+          id="cut-hatch"
+          width={px(7)}
+          height={px(7)}
+          patternTransform="rotate(45)"
+          patternUnits="userSpaceOnUse"
+        >
           <rect width={px(7)} height={px(7)} fill="#c9a36a" />
           <line x1="0" y1="0" x2="0" y2={px(7)} stroke="#7c5f34" strokeWidth={px(1.4)} />
         </pattern>
       </defs>
       <g transform={transform.toString()}>
         <SectionMat box={box} across={across} up={up} k={k} />
-        <path d={path(hullSilhouette(assembly.hull, mode))} fill="rgba(233,217,180,0.07)" stroke="#e9d9b4" strokeWidth={px(1)} />
+        <path
+          d={path(hullSilhouette(assembly.hull, mode))}
+          fill="rgba(233,217,180,0.07)"
+          stroke="#e9d9b4"
+          strokeWidth={px(1)}
+        />
         {[...assembly.features].sort(order).map((f) => (
           <SolidOutline
             key={f.id}
@@ -148,7 +175,17 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
                     fill={room ? 'none' : fill}
                     cut={cutsSolid(s, mode, depth)}
                     dashed={room}
-                    stroke={room ? (s.role === 'air' ? '#9fd8e6' : '#ead88f') : selected ? '#ff9a5c' : stops.has(part.id) ? '#ff6a4d' : '#e6efe9'}
+                    stroke={
+                      room
+                        ? s.role === 'air'
+                          ? '#9fd8e6'
+                          : '#ead88f'
+                        : selected
+                          ? '#ff9a5c'
+                          : stops.has(part.id)
+                            ? '#ff6a4d'
+                            : '#e6efe9'
+                    }
                     width={px(selected && !room ? 2 : stops.has(part.id) ? 1.8 : 1)}
                   />
                 );
@@ -156,13 +193,20 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             </g>
           );
         })}
-        <path d={wallOutlines(assembly.hull, mode, depth).map(path).join('')} fillRule="evenodd" fill="url(#cut-hatch)" stroke="#e9d9b4" strokeWidth={px(1)} pointerEvents="none" />
+        <path
+          d={wallOutlines(assembly.hull, mode, depth).map(path).join('')}
+          fillRule="evenodd"
+          fill="url(#cut-hatch)"
+          stroke="#e9d9b4"
+          strokeWidth={px(1)}
+          pointerEvents="none"
+        />
         <CutOutlines openings={assessment.cut.openings} hull={assembly.hull} axes={[across, up, into]} px={px} />
-        {assembly.parts.map((part) => (
+        {nameSpots(assembly.parts, across, up, k).map(({ part, x, y }) => (
           <text
             key={part.id}
-            x={(part.low[across] + part.high[across]) / 2}
-            y={-(part.low[up] + part.high[up]) / 2}
+            x={x}
+            y={y}
             fontSize={px(14)}
             textAnchor="middle"
             dominantBaseline="central"
@@ -208,6 +252,22 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   );
 }
 
+/** The middle of each part, moved down where another name already stands. */
+function nameSpots(parts: readonly PlacedPart[], across: Axis, up: Axis, k: number) {
+  const taken: { x: number; y: number; half: number }[] = [];
+  return parts.map((part) => {
+    const half = (part.part.name.length * 4) / k;
+    const spot = { x: (part.low[across] + part.high[across]) / 2, y: -(part.low[up] + part.high[up]) / 2, half };
+    for (let tries = 0; tries < 8; tries++) {
+      const hit = taken.find((t) => Math.abs(t.x - spot.x) < t.half + half && Math.abs(t.y - spot.y) < 16 / k);
+      if (!hit) break;
+      spot.y = hit.y + 16.5 / k;
+    }
+    taken.push(spot);
+    return { part, ...spot };
+  });
+}
+
 interface OutlineProps {
   solid: Solid;
   axes: [Axis, Axis, Axis];
@@ -235,6 +295,15 @@ function SolidOutline({ solid, axes: [across, up, into], fill, cut, stroke, widt
       : undefined,
   };
   if (solid.shape.kind === 'cylinder' && solid.shape.axis === into)
-    return <circle cx={(low[across] + high[across]) / 2} cy={-(low[up] + high[up]) / 2} r={(high[across] - low[across]) / 2} {...shared} />;
-  return <rect x={low[across]} y={-high[up]} width={high[across] - low[across]} height={high[up] - low[up]} {...shared} />;
+    return (
+      <circle
+        cx={(low[across] + high[across]) / 2}
+        cy={-(low[up] + high[up]) / 2}
+        r={(high[across] - low[across]) / 2}
+        {...shared}
+      />
+    );
+  return (
+    <rect x={low[across]} y={-high[up]} width={high[across] - low[across]} height={high[up] - low[up]} {...shared} />
+  );
 }

@@ -27,15 +27,23 @@ export function ShellView({ id }: { id: string }) {
   const { onKeyDown, onKeyUp, typed } = useViewKeys();
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const section = mode === '3d' ? undefined : mode;
-  const at = section ? (depth[section] ?? defaultDepth(assembly, section, selection?.kind === 'part' ? selection.id : undefined, box)) : 0;
+  const at = section
+    ? (depth[section] ?? defaultDepth(assembly, section, selection?.kind === 'part' ? selection.id : undefined, box))
+    : 0;
   const onScale = useCallback((k: number) => setScale(k), []);
 
   const overlaps = assessment.fit.margins.filter((m) => m.kind === 'body' && m.distance < -0.05).slice(0, 4);
   const labels = useMemo<Label[]>(
     () => [
       ...overlaps.map((m) => ({ id: `red/${m.id}`, at: m.from })),
-      ...assembly.parts.map((p) => ({ id: p.id, at: [(p.low[0] + p.high[0]) / 2, (p.low[1] + p.high[1]) / 2, p.high[2]] as [number, number, number] })),
-      ...shownMargins(partMargins).map((m) => ({ id: `dim/${m.id}`, at: [0, 1, 2].map((i) => (m.from[i]! + m.to[i]!) / 2) as [number, number, number] })),
+      ...assembly.parts.map((p) => ({
+        id: p.id,
+        at: [(p.low[0] + p.high[0]) / 2, (p.low[1] + p.high[1]) / 2, p.high[2]] as [number, number, number],
+      })),
+      ...shownMargins(partMargins).map((m) => ({
+        id: `dim/${m.id}`,
+        at: [0, 1, 2].map((i) => (m.from[i]! + m.to[i]!) / 2) as [number, number, number],
+      })),
     ],
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [assembly.parts, assessment.fit.margins, partMargins],
@@ -58,7 +66,11 @@ export function ShellView({ id }: { id: string }) {
             {overlaps.map((m) => (
               <span key={m.id} data-label={`red/${m.id}`} className="tape tape-red absolute top-0 left-0">
                 {document.kit.parts[m.part]?.name}: {formatLength(-m.distance, unit)} into{' '}
-                {m.other.kind === 'face' ? faceName(document, m.other.id, assembly.hull.walls) : m.other.kind === 'part' ? document.kit.parts[m.other.id]?.name : document.shell.features[m.other.id]?.name}
+                {m.other.kind === 'face'
+                  ? faceName(document, m.other.id, assembly.hull.walls)
+                  : m.other.kind === 'part'
+                    ? document.kit.parts[m.other.id]?.name
+                    : document.shell.features[m.other.id]?.name}
               </span>
             ))}
             {assembly.parts.map((part) => (
@@ -85,14 +97,25 @@ export function ShellView({ id }: { id: string }) {
           </div>
         </>
       )}
-      <ViewBar mode={mode} depth={at} scale={scale} box={box} onScale={(wish) => setWanted((w) => ({ scale: wish, nonce: w.nonce + 1 }))} />
-      <div className="pointer-events-none absolute right-3 bottom-3 left-3 flex flex-wrap justify-center gap-2" aria-live="polite">
+      <ViewBar
+        mode={mode}
+        depth={at}
+        scale={scale}
+        box={box}
+        onScale={(wish) => setWanted((w) => ({ scale: wish, nonce: w.nonce + 1 }))}
+      />
+      <div
+        className="pointer-events-none absolute right-3 bottom-3 left-3 flex flex-wrap justify-center gap-2"
+        aria-live="polite"
+      >
         {typed && (
           <span className="tape">
             {'xyz'[typed.axis]} = {typed.text}
           </span>
         )}
-        {drag && drag.snapped.length > 0 && <span className="tape">against {[...new Set(drag.snapped)].join(', ')}</span>}
+        {drag && drag.snapped.length > 0 && (
+          <span className="tape">against {[...new Set(drag.snapped)].join(', ')}</span>
+        )}
         {preview && <span className="tape">trying on: {preview.label}</span>}
       </div>
     </div>

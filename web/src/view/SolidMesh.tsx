@@ -35,7 +35,15 @@ export function SolidMesh({ shape, fill, edge, opacity = 1, ghost }: Props) {
     <group position={middle(shape)}>
       {!ghost && (
         <mesh geometry={geometry}>
-          <meshLambertMaterial color={fill} transparent={opacity < 1} opacity={opacity} depthWrite={opacity >= 1} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} />
+          <meshLambertMaterial
+            color={fill}
+            transparent={opacity < 1}
+            opacity={opacity}
+            depthWrite={opacity >= 1}
+            polygonOffset
+            polygonOffsetFactor={1}
+            polygonOffsetUnits={1}
+          />
         </mesh>
       )}
       <Edges geometry={geometry} colour={edge} dashed={ghost ?? false} />

@@ -35,14 +35,29 @@ export function ViewBar({ mode, depth, scale, box, onScale }: Props) {
   const into = mode === '3d' ? 0 : SECTION_AXES[mode].into;
   return (
     <div className="absolute top-3 left-3 flex flex-wrap items-center gap-2">
-      <ToggleGroup.Root type="single" value={mode} aria-label="View" className={`flex rounded-sm ${dark}`} onValueChange={(value) => value && dispatch(setMode(value as ViewMode))}>
+      <ToggleGroup.Root
+        type="single"
+        value={mode}
+        aria-label="View"
+        className={`flex rounded-sm ${dark}`}
+        onValueChange={(value) => value && dispatch(setMode(value as ViewMode))}
+      >
         {MODES.map((m) => (
-          <ToggleGroup.Item key={m.value} value={m.value} className="min-h-8 px-3 py-1 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-tape data-[state=on]:text-tape-ink">
+          <ToggleGroup.Item
+            key={m.value}
+            value={m.value}
+            className="min-h-8 px-3 py-1 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-tape data-[state=on]:text-tape-ink"
+          >
             {m.label}
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <button type="button" className={`flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 ${dark}`} aria-pressed={showRooms} onClick={() => dispatch(toggleRooms())}>
+      <button
+        type="button"
+        className={`flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 ${dark}`}
+        aria-pressed={showRooms}
+        onClick={() => dispatch(toggleRooms())}
+      >
         {showRooms ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />} plug and air room
       </button>
       {mode !== '3d' && (

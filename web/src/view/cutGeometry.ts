@@ -14,7 +14,8 @@ export function cutOutline(opening: Pick<CutOpening, 'centre' | 'shape'>, frame:
   const [hu, hv] = halfOf(opening.shape);
   const points: Vec3[] = [];
   if (opening.shape.kind === 'round')
-    for (let i = 0; i <= 32; i++) points.push(at(frame, u + hu * Math.cos((i * Math.PI) / 16), v + hv * Math.sin((i * Math.PI) / 16)));
+    for (let i = 0; i <= 32; i++)
+      points.push(at(frame, u + hu * Math.cos((i * Math.PI) / 16), v + hv * Math.sin((i * Math.PI) / 16)));
   else
     for (const [su, sv] of [
       [-1, -1],

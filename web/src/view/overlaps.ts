@@ -5,7 +5,8 @@ import type { Vec3 } from '@young-shell/core/solid';
 /** Boxes to be marked in red: where a part’s solid is in another one or past a wall. */
 export function overlapsOf(assembly: Assembly, margins: readonly Margin[]): { id: string; low: Vec3; high: Vec3 }[] {
   const shapeOf = (id: string) =>
-    assembly.features.find((f) => f.id === id)?.shape ?? assembly.parts.flatMap((p) => p.solids).find((s) => s.id === id)?.shape;
+    assembly.features.find((f) => f.id === id)?.shape ??
+    assembly.parts.flatMap((p) => p.solids).find((s) => s.id === id)?.shape;
   return margins
     .filter((m) => m.kind === 'body' && m.distance < -0.05)
     .flatMap((m) => {

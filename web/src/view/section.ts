@@ -28,7 +28,8 @@ function spansAt(polygon: readonly Point2[], axis: 0 | 1, at: number): [number, 
   for (let i = 0; i < polygon.length; i++) {
     const a = polygon[i]!;
     const b = polygon[(i + 1) % polygon.length]!;
-    if (a[axis] > at !== b[axis] > at) crossings.push(a[other] + ((at - a[axis]) / (b[axis] - a[axis])) * (b[other] - a[other]));
+    if (a[axis] > at !== b[axis] > at)
+      crossings.push(a[other] + ((at - a[axis]) / (b[axis] - a[axis])) * (b[other] - a[other]));
   }
   crossings.sort((p, q) => p - q);
   const spans: [number, number][] = [];
@@ -55,7 +56,12 @@ export const cutsSolid = (solid: Solid, mode: SectionMode, depth: number): boole
 };
 
 /** What a section does best to show at first: the middle of a part, or of the shell. */
-export function defaultDepth(assembly: Assembly, mode: SectionMode, selectedPart: string | undefined, box: { low: number[]; high: number[] }): number {
+export function defaultDepth(
+  assembly: Assembly,
+  mode: SectionMode,
+  selectedPart: string | undefined,
+  box: { low: number[]; high: number[] },
+): number {
   const { into } = SECTION_AXES[mode];
   const part = assembly.parts.find((p) => p.id === selectedPart);
   const [low, high] = part ? [part.low, part.high] : [box.low, box.high];

@@ -33,13 +33,26 @@ export function useMove() {
       const document = store.getState().document.document;
       const part = document?.kit.parts[id];
       if (!document || !part || from.locked) return;
-      const loose: Placement = { ...from, x: round(from.x + by[0]), y: round(from.y + by[1]), z: round(from.z + by[2]) };
+      const loose: Placement = {
+        ...from,
+        x: round(from.x + by[0]),
+        y: round(from.y + by[1]),
+        z: round(from.z + by[2]),
+      };
       const assembly = selectAssembly(store.getState());
-      const snapped = within > 0 ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within) : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[] };
+      const snapped =
+        within > 0
+          ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within)
+          : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[] };
       dispatch(
         dragTo({
           id,
-          placement: { ...loose, x: round(loose.x + snapped.by[0]!), y: round(loose.y + snapped.by[1]!), z: round(loose.z + snapped.by[2]!) },
+          placement: {
+            ...loose,
+            x: round(loose.x + snapped.by[0]!),
+            y: round(loose.y + snapped.by[1]!),
+            z: round(loose.z + snapped.by[2]!),
+          },
           snapped: snapped.to.filter((t): t is string => t !== undefined),
         }),
       );
@@ -91,7 +104,12 @@ export function useMove() {
   return { put, drag, drop, nudge, turn, orient };
 }
 
-function centred(id: string, part: Parameters<typeof turnedSize>[1], from: Placement, to: { rear: Placement['rear']; top: Placement['top'] }): Placement {
+function centred(
+  id: string,
+  part: Parameters<typeof turnedSize>[1],
+  from: Placement,
+  to: { rear: Placement['rear']; top: Placement['top'] },
+): Placement {
   const was = turnedSize(id, part, turnOf(from));
   const will = turnedSize(id, part, turnOf(to));
   return {

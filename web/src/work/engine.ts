@@ -13,7 +13,12 @@ function engine(): Remote<Engine> {
       remote = undefined;
       const waiting = broken;
       broken = [];
-      for (const reject of waiting) reject(new Error(`The computation stopped: ${event.message || 'its worker broke down'}. The plan is untouched; try again.`));
+      for (const reject of waiting)
+        reject(
+          new Error(
+            `The computation stopped: ${event.message || 'its worker broke down'}. The plan is untouched; try again.`,
+          ),
+        );
     };
     remote = wrap<Engine>(worker);
   }

@@ -3,7 +3,7 @@ import { assemble } from '@young-shell/core/assembly';
 import type { Change, Conversion } from '@young-shell/core/document';
 import { sheetsPdf, sheetSvg, type SheetFonts } from '@young-shell/core/exchange';
 import type { Finding, Remedy } from '@young-shell/core/findings';
-import { placeFor, remediesFor, type PlaceResult } from '@young-shell/core/fit';
+import { overlapsOf, placeFor, remediesFor, type Overlap, type PlaceResult } from '@young-shell/core/fit';
 import { effectOf } from '@young-shell/core/plan';
 import { volumesOf, type Volumes } from '@young-shell/core/shell';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
@@ -21,6 +21,10 @@ const engine = {
     kernel ??= loadSolidKernel(wasmUrl);
     return volumesOf(document, await kernel);
   },
+  async overlaps(document: Conversion): Promise<Overlap[]> {
+    kernel ??= loadSolidKernel(wasmUrl);
+    return overlapsOf(document, await kernel);
+  },
   place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
   remedies: (document: Conversion, finding: Finding): Remedy[] => remediesFor(document, finding),
   effect(document: Conversion, change: Change): { better: string[]; worse: string[] } {
@@ -28,7 +32,10 @@ const engine = {
     return { better, worse };
   },
   async sheets(document: Conversion, faces?: string[]): Promise<Uint8Array> {
-    fonts ??= Promise.all([bytes(regularUrl), bytes(figureUrl)]).then(([text, figures]) => ({ text: text!, figures: figures! }));
+    fonts ??= Promise.all([bytes(regularUrl), bytes(figureUrl)]).then(([text, figures]) => ({
+      text: text!,
+      figures: figures!,
+    }));
     return sheetsPdf(document, await fonts, faces);
   },
   svg: (document: Conversion, face: string): string => sheetSvg(document, face),

@@ -7,7 +7,10 @@ import type { Engine } from './engine.worker';
  * A value from the worker that follows its input. While one run is going on only the newest next input is
  * kept, so that typing or dragging never queues up work. The last value stays until the next is there.
  */
-export function useComputed<I, R>(input: I | undefined, work: (engine: Remote<Engine>, input: I) => Promise<R>): { value: R | undefined; busy: boolean } {
+export function useComputed<I, R>(
+  input: I | undefined,
+  work: (engine: Remote<Engine>, input: I) => Promise<R>,
+): { value: R | undefined; busy: boolean } {
   const [state, setState] = useState<{ value: R | undefined; busy: boolean }>({ value: undefined, busy: false });
   const wanted = useRef<I | undefined>(undefined);
   const running = useRef(false);

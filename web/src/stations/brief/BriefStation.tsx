@@ -22,15 +22,34 @@ export function BriefStation() {
       <Section title="What it is for">
         <div className="flex flex-col gap-2.5">
           <TextField label="Name" value={name} onCommit={(text) => submit({ type: 'rename', name: text })} />
-          <TextField label="In one line" value={note} onCommit={(text) => submit({ type: 'rename', name, note: text })} />
-          <TextField label="Purpose" multiline value={brief.purpose} placeholder="What should it do that nothing bought does?" onCommit={(purpose) => set({ type: 'setBrief', brief: { purpose } })} />
+          <TextField
+            label="In one line"
+            value={note}
+            onCommit={(text) => submit({ type: 'rename', name, note: text })}
+          />
+          <TextField
+            label="Purpose"
+            multiline
+            value={brief.purpose}
+            placeholder="What should it do that nothing bought does?"
+            onCommit={(purpose) => set({ type: 'setBrief', brief: { purpose } })}
+          />
         </div>
       </Section>
       <Section title="How far may you go?">
         <div className="flex flex-col gap-1.5" role="radiogroup" aria-label="Policy">
           {(Object.keys(POLICIES) as Policy[]).map((policy) => (
-            <label key={policy} className={`flex cursor-pointer items-start gap-2 border p-2 ${brief.policy === policy ? 'border-ink bg-paper' : 'border-line'}`}>
-              <input type="radio" name="policy" className="mt-1 accent-ink" checked={brief.policy === policy} onChange={() => set({ type: 'setBrief', brief: { policy } })} />
+            <label
+              key={policy}
+              className={`flex cursor-pointer items-start gap-2 border p-2 ${brief.policy === policy ? 'border-ink bg-paper' : 'border-line'}`}
+            >
+              <input
+                type="radio"
+                name="policy"
+                className="mt-1 accent-ink"
+                checked={brief.policy === policy}
+                onChange={() => set({ type: 'setBrief', brief: { policy } })}
+              />
               <span>
                 <strong>{POLICIES[policy].label}</strong>
                 <span className="block text-sm text-ink-soft">{POLICIES[policy].rule}</span>
@@ -43,9 +62,16 @@ export function BriefStation() {
       <Targets />
       <Section title="Where it will stand">
         <div className="flex flex-col gap-2.5">
-          <TextField label="Place" value={brief.place} placeholder="On a shelf, under a desk, carried …" onCommit={(place) => set({ type: 'setBrief', brief: { place } })} />
+          <TextField
+            label="Place"
+            value={brief.place}
+            placeholder="On a shelf, under a desk, carried …"
+            onCommit={(place) => set({ type: 'setBrief', brief: { place } })}
+          />
           <fieldset className="m-0 border-0 p-0">
-            <legend className="font-label text-sm text-ink-soft">Faces that stand against something: no sockets or fans there</legend>
+            <legend className="font-label text-sm text-ink-soft">
+              Faces that stand against something: no sockets or fans there
+            </legend>
             <div className="flex flex-wrap gap-x-4 gap-y-1 pt-1">
               {facesOf(shell.hull).map((face) => (
                 <label key={face} className="flex items-center gap-1.5">
@@ -56,7 +82,11 @@ export function BriefStation() {
                     onChange={(event) =>
                       set({
                         type: 'setBrief',
-                        brief: { blockedFaces: event.target.checked ? [...brief.blockedFaces, face] : brief.blockedFaces.filter((f) => f !== face) },
+                        brief: {
+                          blockedFaces: event.target.checked
+                            ? [...brief.blockedFaces, face]
+                            : brief.blockedFaces.filter((f) => f !== face),
+                        },
                       })
                     }
                   />
@@ -66,7 +96,13 @@ export function BriefStation() {
             </div>
           </fieldset>
           <div className="grid grid-cols-2 gap-2.5">
-            <NumberField label="Ambient, °C" value={brief.ambient} least={-40} most={60} onCommit={(ambient) => set({ type: 'setBrief', brief: { ambient } })} />
+            <NumberField
+              label="Ambient, °C"
+              value={brief.ambient}
+              least={-40}
+              most={60}
+              onCommit={(ambient) => set({ type: 'setBrief', brief: { ambient } })}
+            />
             <Choice
               label="Dust"
               value={brief.dust}
@@ -78,15 +114,36 @@ export function BriefStation() {
               onChange={(dust) => set({ type: 'setBrief', brief: { dust } })}
             />
           </div>
-          <TextField label="Touched daily" value={brief.daily} placeholder="Power, one socket for a stick …" onCommit={(daily) => set({ type: 'setBrief', brief: { daily } })} />
+          <TextField
+            label="Touched daily"
+            value={brief.daily}
+            placeholder="Power, one socket for a stick …"
+            onCommit={(daily) => set({ type: 'setBrief', brief: { daily } })}
+          />
         </div>
       </Section>
       <Section title="What you would buy instead">
         <div className="flex flex-col gap-2.5">
-          <TextField label="The alternative" value={brief.alternative.name} onCommit={(text) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, name: text } } })} />
+          <TextField
+            label="The alternative"
+            value={brief.alternative.name}
+            onCommit={(text) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, name: text } } })}
+          />
           <div className="grid grid-cols-2 gap-2.5">
-            <NumberField label="Its litres" value={brief.alternative.litres} least={0} most={10000} onCommit={(litres) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, litres } } })} />
-            <NumberField label="Its price" value={brief.alternative.price} least={0} most={10000000} onCommit={(price) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, price } } })} />
+            <NumberField
+              label="Its litres"
+              value={brief.alternative.litres}
+              least={0}
+              most={10000}
+              onCommit={(litres) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, litres } } })}
+            />
+            <NumberField
+              label="Its price"
+              value={brief.alternative.price}
+              least={0}
+              most={10000000}
+              onCommit={(price) => set({ type: 'setBrief', brief: { alternative: { ...brief.alternative, price } } })}
+            />
           </div>
         </div>
       </Section>

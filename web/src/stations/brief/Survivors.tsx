@@ -14,7 +14,12 @@ export function Survivors() {
   const submit = useSubmit();
   const [name, setName] = useState('');
   const [about, setAbout] = useState('words');
-  const words = ({ kind, id }: Survivor['about']) => (kind === 'face' ? `${id} face not cut` : kind === 'feature' ? `${shell.features[id!]?.name ?? id} stays` : 'for you to watch');
+  const words = ({ kind, id }: Survivor['about']) =>
+    kind === 'face'
+      ? `${id} face not cut`
+      : kind === 'feature'
+        ? `${shell.features[id!]?.name ?? id} stays`
+        : 'for you to watch';
   return (
     <Section title="Survivors">
       <ul className="m-0 mb-2 list-none p-0">
@@ -23,7 +28,11 @@ export function Survivors() {
             <span className="min-w-0 flex-1">
               {survivor.name} <span className="text-sm text-ink-soft">· {words(survivor.about)}</span>
             </span>
-            <Button look="quiet" aria-label={`Take ${survivor.name} off the list`} onClick={() => submit({ type: 'setSurvivor', id, survivor: null })}>
+            <Button
+              look="quiet"
+              aria-label={`Take ${survivor.name} off the list`}
+              onClick={() => submit({ type: 'setSurvivor', id, survivor: null })}
+            >
               <X size={15} aria-hidden />
             </Button>
           </li>
@@ -35,12 +44,28 @@ export function Survivors() {
           event.preventDefault();
           if (!name.trim()) return;
           const [kind, id] = about.split(':') as [Survivor['about']['kind'], string | undefined];
-          submit({ type: 'setSurvivor', id: nextId(brief.survivors, 'survivor'), survivor: { name: name.trim().slice(0, 120), about: id ? { kind, id } : { kind } } });
+          submit({
+            type: 'setSurvivor',
+            id: nextId(brief.survivors, 'survivor'),
+            survivor: { name: name.trim().slice(0, 120), about: id ? { kind, id } : { kind } },
+          });
           setName('');
         }}
       >
-        <input className={`col-span-2 ${inputClass}`} aria-label="New survivor" placeholder="Badge, handle, sound of the switch …" maxLength={120} value={name} onChange={(event) => setName(event.target.value)} />
-        <select className={inputClass} aria-label="What it is about" value={about} onChange={(event) => setAbout(event.target.value)}>
+        <input
+          className={`col-span-2 ${inputClass}`}
+          aria-label="New survivor"
+          placeholder="Badge, handle, sound of the switch …"
+          maxLength={120}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <select
+          className={inputClass}
+          aria-label="What it is about"
+          value={about}
+          onChange={(event) => setAbout(event.target.value)}
+        >
           <option value="words">just words</option>
           {facesOf(shell.hull).map((face) => (
             <option key={face} value={`face:${face}`}>

@@ -36,7 +36,11 @@ export function Targets() {
                 most={99_999_999}
                 onCommit={(limit) => submit({ type: 'setTarget', id, target: { ...target, limit } })}
               />
-              <Button look="quiet" aria-label={`Drop the target ${label}`} onClick={() => submit({ type: 'setTarget', id, target: null })}>
+              <Button
+                look="quiet"
+                aria-label={`Drop the target ${label}`}
+                onClick={() => submit({ type: 'setTarget', id, target: null })}
+              >
                 <X size={15} aria-hidden />
               </Button>
             </li>
@@ -47,10 +51,19 @@ export function Targets() {
         className="grid grid-cols-[minmax(0,1fr)_auto] gap-1.5"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ type: 'setTarget', id: nextId(brief.targets, kind), target: { kind, limit: TARGETS[kind].sense === 'least' ? 1 : 10 } });
+          submit({
+            type: 'setTarget',
+            id: nextId(brief.targets, kind),
+            target: { kind, limit: TARGETS[kind].sense === 'least' ? 1 : 10 },
+          });
         }}
       >
-        <select className={inputClass} aria-label="New target" value={kind} onChange={(event) => setKind(event.target.value as TargetKind)}>
+        <select
+          className={inputClass}
+          aria-label="New target"
+          value={kind}
+          onChange={(event) => setKind(event.target.value as TargetKind)}
+        >
           {(Object.keys(TARGETS) as TargetKind[]).map((k) => (
             <option key={k} value={k}>
               {TARGETS[k].label}

@@ -45,7 +45,9 @@ export function ConversionsPage() {
   const importFile = async (chosen: File) => {
     try {
       if (chosen.size > LARGEST_DOCUMENT)
-        throw new Error(`“${chosen.name}” has ${(chosen.size / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_DOCUMENT / 1e6} MB. Is it a solid or a photo?`);
+        throw new Error(
+          `“${chosen.name}” has ${(chosen.size / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_DOCUMENT / 1e6} MB. Is it a solid or a photo?`,
+        );
       const head = await api.importFile(await chosen.text());
       await load();
       toast.success(`“${head.document.name}” is on the bench.`);
@@ -94,7 +96,10 @@ export function ConversionsPage() {
                 <Button onClick={() => file.current?.click()}>
                   <Upload size={15} aria-hidden /> Import
                 </Button>
-                <Button onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))} aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}>
+                <Button
+                  onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))}
+                  aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
+                >
                   {theme === 'light' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
                 </Button>
               </div>
@@ -104,7 +109,12 @@ export function ConversionsPage() {
                 The server can’t be reached; trying again. Nothing is lost.
               </p>
             )}
-            {list?.length === 0 && <p className="m-0 px-5 py-6">The bench is empty. Start from a shell you have: measure its outside and its walls, that is enough for a first verdict.</p>}
+            {list?.length === 0 && (
+              <p className="m-0 px-5 py-6">
+                The bench is empty. Start from a shell you have: measure its outside and its walls, that is enough for a
+                first verdict.
+              </p>
+            )}
             <ul className="m-0 list-none p-0">
               {list?.map((conversion) => (
                 <Row
@@ -118,7 +128,11 @@ export function ConversionsPage() {
             </ul>
           </div>
         </div>
-        <NewConversion onCreate={(name, form) => api.create(name, form).then((head) => void navigate(`/c/${head.id}/shell`), complain)} />
+        <NewConversion
+          onCreate={(name, form) =>
+            api.create(name, form).then((head) => void navigate(`/c/${head.id}/shell`), complain)
+          }
+        />
       </main>
     </div>
   );
@@ -150,12 +164,27 @@ function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
               setName(undefined);
             }}
           >
-            <input autoFocus aria-label="New name" maxLength={120} className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2 py-1" value={name} onChange={(event) => setName(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && setName(undefined)} />
+            <input
+              autoFocus
+              aria-label="New name"
+              maxLength={120}
+              className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2 py-1"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+              onKeyDown={(event) => event.key === 'Escape' && setName(undefined)}
+            />
             <Button type="submit">Keep</Button>
           </form>
         )}
         <span className="block truncate font-label text-sm text-ink-soft">
-          {[conversion.note, POLICIES[conversion.policy as Policy].label, `${conversion.parts} parts`, `changed ${formatDistanceToNow(new Date(conversion.updatedAt), { addSuffix: true })}`].filter(Boolean).join(' · ')}
+          {[
+            conversion.note,
+            POLICIES[conversion.policy as Policy].label,
+            `${conversion.parts} parts`,
+            `changed ${formatDistanceToNow(new Date(conversion.updatedAt), { addSuffix: true })}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
         </span>
       </div>
       <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
@@ -164,7 +193,12 @@ function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
       <Button look="quiet" aria-label={`Duplicate ${conversion.name}`} onClick={onDuplicate}>
         <Copy size={16} aria-hidden />
       </Button>
-      <a className="inline-flex min-h-8 items-center px-2.5 text-ink-soft hover:text-ink" href={`/api/conversions/${id}/export`} download aria-label={`Export ${conversion.name}`}>
+      <a
+        className="inline-flex min-h-8 items-center px-2.5 text-ink-soft hover:text-ink"
+        href={`/api/conversions/${id}/export`}
+        download
+        aria-label={`Export ${conversion.name}`}
+      >
         <Download size={16} aria-hidden />
       </a>
       <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>

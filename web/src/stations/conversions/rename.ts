@@ -6,5 +6,13 @@ export async function renameConversion(id: string, name: string): Promise<void> 
   const head = await api.open(id);
   const { operations } = applyChange(head.document, { type: 'rename', name });
   if (operations.length === 0) return;
-  await api.send(id, { uid: crypto.randomUUID(), base: head.revision, type: 'rename', label: 'rename', kind: 'do', of: null, operations });
+  await api.send(id, {
+    uid: crypto.randomUUID(),
+    base: head.revision,
+    type: 'rename',
+    label: 'rename',
+    kind: 'do',
+    of: null,
+    operations,
+  });
 }

@@ -17,21 +17,28 @@ export function OpeningsTable() {
   const unit = useAppSelector((s) => s.preferences.unit);
   const dispatch = useAppDispatch();
   const columns = useMemo(
-    () => column.columns([
-      column.accessor('face', { header: 'face', cell: (c) => (c.getValue() === 'bottom' ? 'floor' : c.getValue()) }),
-      column.accessor('name', {
-        header: 'what',
-        cell: (c) => (
-          <button type="button" className="text-left hover:underline" onClick={() => dispatch(select({ kind: 'part', id: c.row.original.part }))}>
-            {c.getValue()}
-            {c.row.original.inExisting && <span className="block text-sm text-good">fits an opening that is there</span>}
-          </button>
-        ),
-      }),
-      column.accessor((o) => formatLength(o.centre[0], unit), { id: 'across', header: 'across' }),
-      column.accessor((o) => formatLength(o.centre[1], unit), { id: 'up', header: 'up' }),
-      column.accessor((o) => sizeWords(o), { id: 'size', header: 'size, mm' }),
-    ]),
+    () =>
+      column.columns([
+        column.accessor('face', { header: 'face', cell: (c) => (c.getValue() === 'bottom' ? 'floor' : c.getValue()) }),
+        column.accessor('name', {
+          header: 'what',
+          cell: (c) => (
+            <button
+              type="button"
+              className="text-left hover:underline"
+              onClick={() => dispatch(select({ kind: 'part', id: c.row.original.part }))}
+            >
+              {c.getValue()}
+              {c.row.original.inExisting && (
+                <span className="block text-sm text-good">fits an opening that is there</span>
+              )}
+            </button>
+          ),
+        }),
+        column.accessor((o) => formatLength(o.centre[0], unit), { id: 'across', header: 'across' }),
+        column.accessor((o) => formatLength(o.centre[1], unit), { id: 'up', header: 'up' }),
+        column.accessor((o) => sizeWords(o), { id: 'size', header: 'size, mm' }),
+      ]),
     [dispatch, unit],
   );
   const table = useTable({ features, columns, data: cut.openings, getRowId: (o) => o.id });
@@ -46,7 +53,11 @@ export function OpeningsTable() {
             {table.getHeaderGroups().map((group) => (
               <tr key={group.id}>
                 {group.headers.map((header) => (
-                  <th key={header.id} scope="col" className={`pb-1 font-label font-medium text-ink-soft ${figures.has(header.id) ? 'text-right' : 'text-left'}`}>
+                  <th
+                    key={header.id}
+                    scope="col"
+                    className={`pb-1 font-label font-medium text-ink-soft ${figures.has(header.id) ? 'text-right' : 'text-left'}`}
+                  >
                     {flexRender(header.column.columnDef.header, header.getContext())}
                   </th>
                 ))}
@@ -57,7 +68,10 @@ export function OpeningsTable() {
             {table.getRowModel().rows.map((row) => (
               <tr key={row.id} className="border-t border-line align-top">
                 {row.getAllCells().map((cell) => (
-                  <td key={cell.id} className={`py-1 pr-1.5 ${figures.has(cell.column.id) ? 'figure text-right text-[15px] whitespace-nowrap' : ''}`}>
+                  <td
+                    key={cell.id}
+                    className={`py-1 pr-1.5 ${figures.has(cell.column.id) ? 'figure text-right text-[15px] whitespace-nowrap' : ''}`}
+                  >
                     {flexRender(cell.column.columnDef.cell, cell.getContext())}
                   </td>
                 ))}

@@ -43,7 +43,11 @@ export function SheetPanel() {
   const pdf = async (only?: string[]) => {
     setBusy(true);
     try {
-      keep(`${file}-${only ? only[0] : 'sheets'}.pdf`, 'application/pdf', (await compute((engine) => engine.sheets(document, only))) as BlobPart);
+      keep(
+        `${file}-${only ? only[0] : 'sheets'}.pdf`,
+        'application/pdf',
+        (await compute((engine) => engine.sheets(document, only))) as BlobPart,
+      );
     } catch (error) {
       toast.error((error as Error).message);
     } finally {
@@ -58,24 +62,39 @@ export function SheetPanel() {
     }
   };
   const ruler = (way: 'horizontal' | 'vertical', mm: number) =>
-    mm < 80 || mm > 120 ? `${mm} mm is no 100 mm ruler; it would be 80 to 120. Did “fit to page” shrink the sheet?` : set({ ruler: { ...cut.ruler, [way]: mm } });
+    mm < 80 || mm > 120
+      ? `${mm} mm is no 100 mm ruler; it would be 80 to 120. Did “fit to page” shrink the sheet?`
+      : set({ ruler: { ...cut.ruler, [way]: mm } });
   return (
     <Section title="1:1 sheets">
       {!face ? (
-        <p className="m-0 text-ink-soft">Nothing is to be cut yet: no part reaches a face. Place the board with its sockets at a face first.</p>
+        <p className="m-0 text-ink-soft">
+          Nothing is to be cut yet: no part reaches a face. Place the board with its sockets at a face first.
+        </p>
       ) : (
         <>
           <div className="mb-2 flex flex-wrap gap-1.5" role="radiogroup" aria-label="Face">
             {faces.map((f) => (
-              <button key={f} type="button" role="radio" aria-checked={f === face} className={`min-h-8 rounded-sm border px-2.5 font-label font-semibold ${f === face ? 'border-ink bg-ink text-sheet' : 'border-line-strong'}`} onClick={() => setChosen(f)}>
+              <button
+                key={f}
+                type="button"
+                role="radio"
+                aria-checked={f === face}
+                className={`min-h-8 rounded-sm border px-2.5 font-label font-semibold ${f === face ? 'border-ink bg-ink text-sheet' : 'border-line-strong'}`}
+                onClick={() => setChosen(f)}
+              >
                 {f === 'bottom' ? 'floor' : f}
               </button>
             ))}
           </div>
           <SheetPicture document={document} assembly={assembly} face={face} tiling={tiling!} />
           <p className="my-2 text-sm text-ink-soft">
-            {tiling!.tiles.length} {PAPERS[cut.paper].label} page{tiling!.tiles.length === 1 ? '' : 's'} ({tiling!.columns} × {tiling!.rows}), 15 mm overlap, and the hole table
-            {scale[0] !== 1 || scale[1] !== 1 ? `; drawn at ${scale.map((s) => (100 * s).toFixed(2)).join(' × ')} % to correct the printer` : ''}.
+            {tiling!.tiles.length} {PAPERS[cut.paper].label} page{tiling!.tiles.length === 1 ? '' : 's'} (
+            {tiling!.columns} × {tiling!.rows}), 15 mm overlap, and the hole table
+            {scale[0] !== 1 || scale[1] !== 1
+              ? `; drawn at ${scale.map((s) => (100 * s).toFixed(2)).join(' × ')} % to correct the printer`
+              : ''}
+            .
           </p>
           <div className="flex flex-wrap gap-1.5">
             <Button look="strong" disabled={busy} onClick={() => void pdf()}>
@@ -98,14 +117,37 @@ export function SheetPanel() {
           ]}
           onChange={(paper) => set({ paper })}
         />
-        <LengthField label="Allowance a side" value={cut.allowance} onCommit={(mm) => (mm < 0 || mm > 5 ? `${mm} mm is no allowance; it would be 0 to 5.` : set({ allowance: mm }))} />
-        <LengthField label="Printed ruler, across" value={cut.ruler.horizontal} onCommit={(mm) => ruler('horizontal', mm)} />
+        <LengthField
+          label="Allowance a side"
+          value={cut.allowance}
+          onCommit={(mm) =>
+            mm < 0 || mm > 5 ? `${mm} mm is no allowance; it would be 0 to 5.` : set({ allowance: mm })
+          }
+        />
+        <LengthField
+          label="Printed ruler, across"
+          value={cut.ruler.horizontal}
+          onCommit={(mm) => ruler('horizontal', mm)}
+        />
         <LengthField label="Printed ruler, up" value={cut.ruler.vertical} onCommit={(mm) => ruler('vertical', mm)} />
       </div>
-      <p className="mt-1.5 mb-2 text-sm text-ink-soft">Measure both 100 mm rulers of a print with calipers and type what they are: the next print is true.</p>
+      <p className="mt-1.5 mb-2 text-sm text-ink-soft">
+        Measure both 100 mm rulers of a print with calipers and type what they are: the next print is true.
+      </p>
       {face && (
         <label className="flex items-center gap-1.5">
-          <input type="checkbox" className="accent-ink" checked={cut.mirrored.includes(face)} onChange={(event) => set({ mirrored: event.target.checked ? [...cut.mirrored, face] : cut.mirrored.filter((f) => f !== face && facesOf(document.shell.hull).includes(f)) })} />
+          <input
+            type="checkbox"
+            className="accent-ink"
+            checked={cut.mirrored.includes(face)}
+            onChange={(event) =>
+              set({
+                mirrored: event.target.checked
+                  ? [...cut.mirrored, face]
+                  : cut.mirrored.filter((f) => f !== face && facesOf(document.shell.hull).includes(f)),
+              })
+            }
+          />
           mark the {face === 'bottom' ? 'floor' : `${face} face`} from inside (mirrored sheet)
         </label>
       )}

@@ -1,5 +1,6 @@
 import { useAppSelector } from '../../app/store';
 import { FindingList } from '../../ui/FindingList';
+import { OverlapList } from './OverlapList';
 import { MarginList } from './MarginList';
 import { MeasureAgainList } from './MeasureAgainList';
 import { PartPlace } from './PartPlace';
@@ -13,6 +14,7 @@ export function FitStation() {
       {selection?.kind === 'part' ? <PartPlace id={selection.id} /> : <PartTray />}
       <MarginList />
       <FindingList station="fit" />
+      <OverlapList />
       <MeasureAgainList />
     </>
   );

@@ -11,8 +11,21 @@ export function MarginBar({ spread }: { spread: Spread }) {
   return (
     <svg viewBox="0 0 100 7" preserveAspectRatio="none" className="block h-2 w-full" aria-hidden>
       <rect x="0" y="3" width="100" height="1" fill="var(--line)" />
-      <rect x={scale(worst)} y="2.5" width={Math.max(0.5, scale(best) - scale(worst))} height="2" fill="var(--line-strong)" />
-      <rect x={a} y="1.2" width={Math.max(0.8, b - a)} height="4.6" fill={nominal - half95 < 0 ? 'var(--warn)' : 'var(--good)'} fillOpacity="0.75" />
+      <rect
+        x={scale(worst)}
+        y="2.5"
+        width={Math.max(0.5, scale(best) - scale(worst))}
+        height="2"
+        fill="var(--line-strong)"
+      />
+      <rect
+        x={a}
+        y="1.2"
+        width={Math.max(0.8, b - a)}
+        height="4.6"
+        fill={nominal - half95 < 0 ? 'var(--warn)' : 'var(--good)'}
+        fillOpacity="0.75"
+      />
       <rect x={scale(0) - 0.3} y="0" width="0.6" height="7" fill="var(--stop)" />
       <rect x={scale(nominal) - 0.4} y="0" width="0.8" height="7" fill="var(--ink)" />
     </svg>

@@ -10,7 +10,8 @@ import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { MarginBar } from './MarginBar';
 
-const chance = (p: number) => (p > 0.999 ? 'over 99.9 %' : p < 0.001 ? 'under 0.1 %' : `${(100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`);
+const chance = (p: number) =>
+  p > 0.999 ? 'over 99.9 %' : p < 0.001 ? 'under 0.1 %' : `${(100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;
 
 /** The tightest margins of the plan: nominal, worst case, 95 %, chance. */
 export function MarginList() {
@@ -44,23 +45,52 @@ function Row({ margin }: { margin: JudgedMargin }) {
   const words = (id: string) => (id.startsWith('/layout') ? 'marking out' : pathWords(id, document));
   return (
     <li className="grid grid-cols-[74px_minmax(0,1fr)_auto] gap-x-3 border-t border-line py-1.5 first:border-t-0">
-      <span className={`figure row-span-2 text-right text-[27px] leading-8 ${margin.spare < -0.001 ? 'text-stop' : ''}`}>{mm(margin.distance)}</span>
-      <button type="button" className="truncate text-left leading-5 hover:underline" onClick={() => dispatch(select({ kind: 'part', id: margin.part }))}>
+      <span
+        className={`figure row-span-2 text-right text-[27px] leading-8 ${margin.spare < -0.001 ? 'text-stop' : ''}`}
+      >
+        {mm(margin.distance)}
+      </span>
+      <button
+        type="button"
+        className="truncate text-left leading-5 hover:underline"
+        onClick={() => dispatch(select({ kind: 'part', id: margin.part }))}
+      >
         {marginName(document, margin)}
         {margin.kind !== 'body' && ` (${margin.kind === 'air' ? 'air' : 'plug room'})`}
       </button>
       <Explain
         title={marginName(document, margin)}
         rows={[
-          { label: 'distance', value: mm(margin.distance), source: 'shortest, between the two solids; negative: the way out' },
-          { label: 'required', value: mm(margin.required.value), source: `${margin.required.why}; ${margin.required.source.title}` },
-          { label: 'spare, worst case', value: mm(spread.worst), source: 'every value off by its whole ± in the bad direction' },
-          { label: 'spare ± at 95 %', value: `± ${mm(spread.half95)}`, source: 'root of the sum of squares; normal, independent' },
-          ...shares.slice(0, 4).map((s) => ({ label: words(s.id), value: `${Math.round(100 * s.share)} %`, source: `of the uncertainty; ± ${s.uncertainty} mm` })),
+          {
+            label: 'distance',
+            value: mm(margin.distance),
+            source: 'shortest, between the two solids; negative: the way out',
+          },
+          {
+            label: 'required',
+            value: mm(margin.required.value),
+            source: `${margin.required.why}; ${margin.required.source.title}`,
+          },
+          {
+            label: 'spare, worst case',
+            value: mm(spread.worst),
+            source: 'every value off by its whole ± in the bad direction',
+          },
+          {
+            label: 'spare ± at 95 %',
+            value: `± ${mm(spread.half95)}`,
+            source: 'root of the sum of squares; normal, independent',
+          },
+          ...shares.slice(0, 4).map((s) => ({
+            label: words(s.id),
+            value: `${Math.round(100 * s.share)} %`,
+            source: `of the uncertainty; ± ${s.uncertainty} mm`,
+          })),
         ]}
       />
       <span className="col-start-2 font-label text-sm text-ink-soft">
-        {margin.required.value > 0 ? `needs ${mm(margin.required.value)} · ` : ''}worst {mm(spread.worst)} · fits with {chance(spread.probability)}
+        {margin.required.value > 0 ? `needs ${mm(margin.required.value)} · ` : ''}worst {mm(spread.worst)} · fits with{' '}
+        {chance(spread.probability)}
       </span>
       <span className="col-span-2 col-start-2">
         <MarginBar spread={spread} />

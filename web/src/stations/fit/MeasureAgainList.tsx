@@ -19,7 +19,16 @@ export function MeasureAgainList() {
         {fit.measureAgain.slice(0, 4).map(({ id }) => {
           const measured = valueAt(document, id) as Measured | undefined;
           const words = pathWords(id, document);
-          return measured && <MeasuredField key={id} label={words} value={measured} onCommit={(m) => submit({ type: 'setMeasured', path: id, measured: m, what: words })} />;
+          return (
+            measured && (
+              <MeasuredField
+                key={id}
+                label={words}
+                value={measured}
+                onCommit={(m) => submit({ type: 'setMeasured', path: id, measured: m, what: words })}
+              />
+            )
+          );
         })}
       </div>
     </Section>

@@ -14,12 +14,16 @@ export function PartMargins() {
       <tbody>
         {margins.slice(0, 6).map((m) => (
           <tr key={m.id} className="border-t border-line">
-            <td className={`figure w-20 py-0.5 pr-2 text-right text-lg ${m.spare < -0.001 ? 'text-stop' : ''}`}>{formatLength(m.distance, unit)}</td>
+            <td className={`figure w-20 py-0.5 pr-2 text-right text-lg ${m.spare < -0.001 ? 'text-stop' : ''}`}>
+              {formatLength(m.distance, unit)}
+            </td>
             <td className="py-0.5">
               {marginName(document, m)}
               {m.kind !== 'body' && <span className="text-ink-soft"> ({m.kind === 'air' ? 'air' : 'plug room'})</span>}
             </td>
-            <td className="py-0.5 text-right font-label text-sm whitespace-nowrap text-ink-soft">needs {formatLength(m.required.value, unit)}</td>
+            <td className="py-0.5 text-right font-label text-sm whitespace-nowrap text-ink-soft">
+              needs {formatLength(m.required.value, unit)}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -62,7 +62,12 @@ export function PartPlace({ id }: { id: string }) {
       aside={
         <span className="flex">
           {placement && (
-            <Button look="quiet" aria-pressed={placement.locked} aria-label={placement.locked ? `Unlock ${part.name}` : `Lock ${part.name} where it is`} onClick={() => put(id, { ...placement, locked: !placement.locked })}>
+            <Button
+              look="quiet"
+              aria-pressed={placement.locked}
+              aria-label={placement.locked ? `Unlock ${part.name}` : `Lock ${part.name} where it is`}
+              onClick={() => put(id, { ...placement, locked: !placement.locked })}
+            >
               {placement.locked ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />}
             </Button>
           )}
@@ -76,7 +81,12 @@ export function PartPlace({ id }: { id: string }) {
         <>
           <div className="grid grid-cols-3 gap-2">
             {AXES.map(([key, label]) => (
-              <LengthField key={key} label={label} value={placement[key]} onCommit={(mm) => (placement.locked ? `${part.name} is locked.` : put(id, { ...placement, [key]: mm }))} />
+              <LengthField
+                key={key}
+                label={label}
+                value={placement[key]}
+                onCommit={(mm) => (placement.locked ? `${part.name} is locked.` : put(id, { ...placement, [key]: mm }))}
+              />
             ))}
           </div>
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2">
@@ -100,7 +110,12 @@ export function PartPlace({ id }: { id: string }) {
                 </select>
               )}
             </Field>
-            <Button disabled={placement.locked} aria-label="A quarter turn (R)" title="A quarter turn (R)" onClick={() => turn(id, turnAxis(mode))}>
+            <Button
+              disabled={placement.locked}
+              aria-label="A quarter turn (R)"
+              title="A quarter turn (R)"
+              onClick={() => turn(id, turnAxis(mode))}
+            >
               <RotateCw size={16} aria-hidden />
             </Button>
           </div>

@@ -9,10 +9,17 @@ export function PartTray() {
   const dispatch = useAppDispatch();
   return (
     <Section title="Parts">
-      {Object.keys(kit.parts).length === 0 && <p className="m-0 text-ink-soft">The kit is empty: add parts at the Kit station.</p>}
+      {Object.keys(kit.parts).length === 0 && (
+        <p className="m-0 text-ink-soft">The kit is empty: add parts at the Kit station.</p>
+      )}
       <div className="flex flex-wrap gap-2">
         {Object.entries(kit.parts).map(([id, part]) => (
-          <button key={id} type="button" className={`tape min-h-8 border-0 ${id in layout.placements ? '' : 'opacity-60'}`} onClick={() => dispatch(select({ kind: 'part', id }))}>
+          <button
+            key={id}
+            type="button"
+            className={`tape min-h-8 border-0 ${id in layout.placements ? '' : 'opacity-60'}`}
+            onClick={() => dispatch(select({ kind: 'part', id }))}
+          >
             {part.name}
             {id in layout.placements ? '' : ' (outside)'}
           </button>

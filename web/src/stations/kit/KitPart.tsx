@@ -19,7 +19,12 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
   const row = standardPart(part.standard);
   return (
     <li className="border-t border-line py-1 first:border-t-0">
-      <button type="button" aria-expanded={open} className="flex min-h-8 w-full items-baseline gap-2 text-left" onClick={() => dispatch(select(open ? null : { kind: 'part', id }))}>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="flex min-h-8 w-full items-baseline gap-2 text-left"
+        onClick={() => dispatch(select(open ? null : { kind: 'part', id }))}
+      >
         <span className="flex-1 hover:underline">{part.name}</span>
         <span className="text-sm text-ink-soft">
           {row?.name}
@@ -31,14 +36,31 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
           <div className="col-span-2">
             <PartPreview id={id} part={part} />
           </div>
-          <TextField label="Name" value={part.name} onCommit={(name) => submit({ type: 'setPart', id, part: { name } })} />
-          <NumberField label="Mass, g" value={part.mass} least={0} most={200_000} onCommit={(mass) => submit({ type: 'setPart', id, part: { mass } })} />
+          <TextField
+            label="Name"
+            value={part.name}
+            onCommit={(name) => submit({ type: 'setPart', id, part: { name } })}
+          />
+          <NumberField
+            label="Mass, g"
+            value={part.mass}
+            least={0}
+            most={200_000}
+            onCommit={(mass) => submit({ type: 'setPart', id, part: { mass } })}
+          />
           {Object.entries(part.dimensions).map(([key, dimension]) => (
             <MeasuredField
               key={key}
               label={row?.dimensions[key]?.label ?? key}
               value={dimension}
-              onCommit={(measured) => submit({ type: 'setMeasured', path: `/kit/parts/${id}/dimensions/${key}`, measured, what: `${part.name}: ${(row?.dimensions[key]?.label ?? key).toLowerCase()}` })}
+              onCommit={(measured) =>
+                submit({
+                  type: 'setMeasured',
+                  path: `/kit/parts/${id}/dimensions/${key}`,
+                  measured,
+                  what: `${part.name}: ${(row?.dimensions[key]?.label ?? key).toLowerCase()}`,
+                })
+              }
             />
           ))}
           <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'removePart', id })}>

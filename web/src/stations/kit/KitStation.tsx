@@ -12,7 +12,9 @@ export function KitStation() {
     <>
       <FindingList station="kit" />
       <Section title="In the kit">
-        {Object.keys(kit.parts).length === 0 && <p className="m-0 text-ink-soft">Nothing yet. Take parts from the library below.</p>}
+        {Object.keys(kit.parts).length === 0 && (
+          <p className="m-0 text-ink-soft">Nothing yet. Take parts from the library below.</p>
+        )}
         <ul className="m-0 list-none p-0">
           {Object.entries(kit.parts).map(([id, part]) => (
             <KitPart key={id} id={id} part={part} />

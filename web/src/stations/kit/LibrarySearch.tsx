@@ -45,8 +45,20 @@ export function LibrarySearch() {
   return (
     <Section title="Standards library">
       <div className="mb-2 grid grid-cols-[minmax(0,1fr)_auto] gap-1.5">
-        <input type="search" className={inputClass} aria-label="Search the library" placeholder="itx, 120 fan, sfx …" value={query} onChange={(event) => setQuery(event.target.value)} />
-        <select className={inputClass} aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as PartKind | '')}>
+        <input
+          type="search"
+          className={inputClass}
+          aria-label="Search the library"
+          placeholder="itx, 120 fan, sfx …"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+        <select
+          className={inputClass}
+          aria-label="Kind"
+          value={kind}
+          onChange={(event) => setKind(event.target.value as PartKind | '')}
+        >
           {KINDS.map((k) => (
             <option key={k.value} value={k.value}>
               {k.label}
@@ -54,12 +66,21 @@ export function LibrarySearch() {
           ))}
         </select>
       </div>
-      {rows.length === 0 && <p className="m-0 text-ink-soft">Nothing in the library is called “{query}”. Take the nearest standard part and adjust the copy.</p>}
+      {rows.length === 0 && (
+        <p className="m-0 text-ink-soft">
+          Nothing in the library is called “{query}”. Take the nearest standard part and adjust the copy.
+        </p>
+      )}
       <ul className="m-0 list-none p-0">
         {rows.map((row) => (
           <li key={row.key} className="border-t border-line py-1">
             <div className="flex items-center gap-2">
-              <button type="button" aria-expanded={open === row.key} className="min-h-8 min-w-0 flex-1 text-left hover:underline" onClick={() => setOpen(open === row.key ? undefined : row.key)}>
+              <button
+                type="button"
+                aria-expanded={open === row.key}
+                className="min-h-8 min-w-0 flex-1 text-left hover:underline"
+                onClick={() => setOpen(open === row.key ? undefined : row.key)}
+              >
                 {row.name}
               </button>
               <Button aria-label={`Add ${row.name} to the kit`} onClick={() => add(row)}>
@@ -72,12 +93,18 @@ export function LibrarySearch() {
                   <PartPreview id="preview" part={partFrom(row)} />
                   <Explain
                     title={row.name}
-                    rows={Object.values(row.dimensions).map((d) => ({ label: d.label, value: `${formatLength(d.value, unit, 2)}`, source: sourceText(d.source) }))}
+                    rows={Object.values(row.dimensions).map((d) => ({
+                      label: d.label,
+                      value: `${formatLength(d.value, unit, 2)}`,
+                      source: sourceText(d.source),
+                    }))}
                   />
                 </div>
                 <p className="m-0 text-sm text-ink-soft">
                   {sourceText(row.source)}
-                  {row.holes.length > 0 ? `; ${row.holes.length} holes for ${row.screw.thread}` : '; holes: measure them on the part'}
+                  {row.holes.length > 0
+                    ? `; ${row.holes.length} holes for ${row.screw.thread}`
+                    : '; holes: measure them on the part'}
                 </p>
               </div>
             )}

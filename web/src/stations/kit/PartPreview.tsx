@@ -34,14 +34,26 @@ export function PartPreview({ id, part }: { id: string; part: Part }) {
         vectorEffect: 'non-scaling-stroke' as const,
       };
       return round ? (
-        <circle key={`${up}${b.id}`} cx={x + (b.b[0]! - b.a[0]!) / 2} cy={y + (b.b[up]! - b.a[up]!) / 2} r={(b.b[0]! - b.a[0]!) / 2} {...shared} />
+        <circle
+          key={`${up}${b.id}`}
+          cx={x + (b.b[0]! - b.a[0]!) / 2}
+          cy={y + (b.b[up]! - b.a[up]!) / 2}
+          r={(b.b[0]! - b.a[0]!) / 2}
+          {...shared}
+        />
       ) : (
         <rect key={`${up}${b.id}`} x={x} y={y} width={b.b[0]! - b.a[0]!} height={b.b[up]! - b.a[up]!} {...shared} />
       );
     });
   return (
     <figure className="m-0 flex items-start gap-3">
-      <svg viewBox={`-3 -3 ${total.width + 6} ${total.height + 6}`} className="h-36 w-40 shrink-0" preserveAspectRatio="xMinYMin meet" role="img" aria-label={`${part.name} from above and from the front`}>
+      <svg
+        viewBox={`-3 -3 ${total.width + 6} ${total.height + 6}`}
+        className="h-36 w-40 shrink-0"
+        preserveAspectRatio="xMinYMin meet"
+        role="img"
+        aria-label={`${part.name} from above and from the front`}
+      >
         {view(1, 0)}
         {view(2, d + gap)}
       </svg>

@@ -63,14 +63,23 @@ export function FeatureList() {
         </span>
       }
     >
-      {Object.keys(features).length === 0 && <p className="m-0 text-ink-soft">None yet. Ribs, bosses, shelves and mechanisms are what the outside does not show.</p>}
+      {Object.keys(features).length === 0 && (
+        <p className="m-0 text-ink-soft">
+          None yet. Ribs, bosses, shelves and mechanisms are what the outside does not show.
+        </p>
+      )}
       <ul className="m-0 list-none p-0">
         {Object.entries(features).map(([id, feature]) => {
           const open = selection?.kind === 'feature' && selection.id === id;
           return (
             <li key={id} className="border-t border-line py-1.5 first:border-t-0">
               <div className="flex items-center gap-2">
-                <button type="button" aria-expanded={open} className={`min-h-8 min-w-0 flex-1 truncate text-left hover:underline ${feature.fate === 'removed' ? 'line-through' : ''}`} onClick={() => dispatch(select(open ? null : { kind: 'feature', id }))}>
+                <button
+                  type="button"
+                  aria-expanded={open}
+                  className={`min-h-8 min-w-0 flex-1 truncate text-left hover:underline ${feature.fate === 'removed' ? 'line-through' : ''}`}
+                  onClick={() => dispatch(select(open ? null : { kind: 'feature', id }))}
+                >
                   {feature.name}
                 </button>
                 <select
@@ -99,7 +108,19 @@ function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
   const submit = useSubmit();
   const put = (patch: Partial<Feature>) => submit({ type: 'setFeature', id, feature: { ...feature, ...patch } });
   const field = (label: string, path: string, value: Measured) => (
-    <MeasuredField key={path} label={label} value={value} onCommit={(m) => submit({ type: 'setMeasured', path: `/shell/features/${id}/${path}`, measured: m, what: `${feature.name}: ${label.toLowerCase()}` })} />
+    <MeasuredField
+      key={path}
+      label={label}
+      value={value}
+      onCommit={(m) =>
+        submit({
+          type: 'setMeasured',
+          path: `/shell/features/${id}/${path}`,
+          measured: m,
+          what: `${feature.name}: ${label.toLowerCase()}`,
+        })
+      }
+    />
   );
   const { shape } = feature;
   return (
@@ -145,10 +166,22 @@ function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
         <TextField label="Why it is there, why it may go" value={feature.why} onCommit={(why) => put({ why })} />
       </div>
       <label className="flex items-center gap-1.5">
-        <input type="checkbox" className="accent-ink" checked={feature.metal} onChange={(event) => put({ metal: event.target.checked })} /> metal
+        <input
+          type="checkbox"
+          className="accent-ink"
+          checked={feature.metal}
+          onChange={(event) => put({ metal: event.target.checked })}
+        />{' '}
+        metal
       </label>
       <label className="flex items-center gap-1.5">
-        <input type="checkbox" className="accent-ink" checked={feature.moving} onChange={(event) => put({ moving: event.target.checked })} /> it moves
+        <input
+          type="checkbox"
+          className="accent-ink"
+          checked={feature.moving}
+          onChange={(event) => put({ moving: event.target.checked })}
+        />{' '}
+        it moves
       </label>
       <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'setFeature', id, feature: null })}>
         Delete {feature.name}

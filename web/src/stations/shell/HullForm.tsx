@@ -16,7 +16,14 @@ export function HullForm() {
   const { hull } = useAppSelector(selectDocument).shell;
   const submit = useSubmit();
   const field = (label: string, path: string, value: Measured) => (
-    <MeasuredField key={path} label={label} value={value} onCommit={(m) => submit({ type: 'setMeasured', path: `/shell/hull/${path}`, measured: m, what: label.toLowerCase() })} />
+    <MeasuredField
+      key={path}
+      label={label}
+      value={value}
+      onCommit={(m) =>
+        submit({ type: 'setMeasured', path: `/shell/hull/${path}`, measured: m, what: label.toLowerCase() })
+      }
+    />
   );
   const change = (form: Hull['form']) => {
     if (form === hull.form) return;
@@ -63,31 +70,54 @@ function ProfileTable({ profile }: { profile: ProfilePoint[] }) {
     const middle = (p: Measured, q: Measured) => measured(Math.round((p.value + q.value) * 5) / 10, 'guess', 1);
     let name = `${a.face}-2`;
     for (let n = 2; profile.some((p) => p.face === name); n++) name = `${a.face}-${n}`;
-    put([...profile.slice(0, i + 1), { y: middle(a.y, b.y), z: middle(a.z, b.z), face: name, wall: a.wall }, ...profile.slice(i + 1)]);
+    put([
+      ...profile.slice(0, i + 1),
+      { y: middle(a.y, b.y), z: middle(a.z, b.z), face: name, wall: a.wall },
+      ...profile.slice(i + 1),
+    ]);
   };
   const what = (i: number, axis: 'y' | 'z') => `corner ${i + 1} ${axis === 'y' ? 'depth' : 'height'}`;
   return (
     <div className="mt-3">
-      <p className="m-0 mb-1 text-sm text-ink-soft">Side profile, once around from the front floor edge: floor, rear, and back over the top. Depth from the front, height from the floor; each corner starts the named face.</p>
+      <p className="m-0 mb-1 text-sm text-ink-soft">
+        Side profile, once around from the front floor edge: floor, rear, and back over the top. Depth from the front,
+        height from the floor; each corner starts the named face.
+      </p>
       {profile.map((point, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1fr_auto] items-end gap-1.5 border-t border-line py-2">
-          <div className="col-span-2">
-            <TextField label={`Corner ${i + 1} starts face`} value={point.face} onCommit={(face) => put(profile.map((p, j) => (j === i ? { ...p, face: face.trim().toLowerCase() } : p)))} />
-          </div>
-          <div className="flex">
-            <Button look="quiet" aria-label={`Insert a corner after ${i + 1}`} onClick={() => insert(i)}>
-              <Plus size={15} aria-hidden />
-            </Button>
-            <Button look="quiet" aria-label={`Take out corner ${i + 1}`} disabled={profile.length <= 3} onClick={() => put(profile.filter((_, j) => j !== i))}>
-              <X size={15} aria-hidden />
-            </Button>
+        <div key={i} className="grid grid-cols-2 items-end gap-1.5 border-t border-line py-2">
+          <div className="col-span-2 grid grid-cols-[minmax(0,1fr)_auto] items-end">
+            <TextField
+              label={`Corner ${i + 1} starts face`}
+              value={point.face}
+              onCommit={(face) => put(profile.map((p, j) => (j === i ? { ...p, face: face.trim().toLowerCase() } : p)))}
+            />
+            <div className="flex">
+              <Button look="quiet" aria-label={`Insert a corner after ${i + 1}`} onClick={() => insert(i)}>
+                <Plus size={15} aria-hidden />
+              </Button>
+              <Button
+                look="quiet"
+                aria-label={`Take out corner ${i + 1}`}
+                disabled={profile.length <= 3}
+                onClick={() => put(profile.filter((_, j) => j !== i))}
+              >
+                <X size={15} aria-hidden />
+              </Button>
+            </div>
           </div>
           {(['y', 'z'] as const).map((axis) => (
             <MeasuredField
               key={axis}
               label={axis === 'y' ? 'Depth' : 'Height'}
               value={point[axis]}
-              onCommit={(m) => submit({ type: 'setMeasured', path: `/shell/hull/profile/${i}/${axis}`, measured: m, what: what(i, axis) })}
+              onCommit={(m) =>
+                submit({
+                  type: 'setMeasured',
+                  path: `/shell/hull/profile/${i}/${axis}`,
+                  measured: m,
+                  what: what(i, axis),
+                })
+              }
             />
           ))}
         </div>

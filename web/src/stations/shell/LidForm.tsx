@@ -22,7 +22,16 @@ export function LidForm() {
     return (
       <Section title="Lid">
         <p className="mt-0 mb-2 text-ink-soft">No lid yet: the part of the shell that is lifted off to get in.</p>
-        <Button onClick={() => submit({ type: 'setLid', lid: { name: 'Lid', splitHeight: measured(Math.round(top * 0.8), 'guess'), closure: 'screws outside' } })}>Set a lid</Button>
+        <Button
+          onClick={() =>
+            submit({
+              type: 'setLid',
+              lid: { name: 'Lid', splitHeight: measured(Math.round(top * 0.8), 'guess'), closure: 'screws outside' },
+            })
+          }
+        >
+          Set a lid
+        </Button>
       </Section>
     );
   }
@@ -36,9 +45,24 @@ export function LidForm() {
       }
     >
       <div className="grid grid-cols-2 gap-2.5">
-        <TextField label="Name" value={lid.name} onCommit={(name) => submit({ type: 'setLid', lid: { ...lid, name } })} />
-        <Choice label="Held by" value={lid.closure} options={CLOSURES.map((value) => ({ value, label: value }))} onChange={(closure) => submit({ type: 'setLid', lid: { ...lid, closure } })} />
-        <MeasuredField label="Joint over the floor’s underside" value={lid.splitHeight} onCommit={(m) => submit({ type: 'setMeasured', path: '/shell/lid/splitHeight', measured: m, what: 'joint of the lid' })} />
+        <TextField
+          label="Name"
+          value={lid.name}
+          onCommit={(name) => submit({ type: 'setLid', lid: { ...lid, name } })}
+        />
+        <Choice
+          label="Held by"
+          value={lid.closure}
+          options={CLOSURES.map((value) => ({ value, label: value }))}
+          onChange={(closure) => submit({ type: 'setLid', lid: { ...lid, closure } })}
+        />
+        <MeasuredField
+          label="Joint over the floor’s underside"
+          value={lid.splitHeight}
+          onCommit={(m) =>
+            submit({ type: 'setMeasured', path: '/shell/lid/splitHeight', measured: m, what: 'joint of the lid' })
+          }
+        />
       </div>
     </Section>
   );

@@ -32,7 +32,14 @@ export function LitresTable() {
         ))}
       </dl>
       <span className="pt-1 pr-1 font-label text-ink-soft">L</span>
-      <Explain title="litres" rows={ROWS.map(([key, label]) => ({ label, value: value ? `${value[key].toFixed(3)} L` : '…', source: SOURCES[key] }))} />
+      <Explain
+        title="litres"
+        rows={ROWS.map(([key, label]) => ({
+          label,
+          value: value ? `${value[key].toFixed(3)} L` : '…',
+          source: SOURCES[key],
+        }))}
+      />
     </section>
   );
 }

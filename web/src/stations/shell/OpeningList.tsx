@@ -19,8 +19,21 @@ export function OpeningList() {
   const [open, setOpen] = useState<string>();
   const add = (kind: 'rectangle' | 'round') => {
     const id = nextId(shell.openings, 'opening');
-    const shape: Opening['shape'] = kind === 'round' ? { kind, diameter: measured(20, 'calipers') } : { kind, width: measured(60, 'rule'), height: measured(30, 'rule') };
-    const wrong = submit({ type: 'setOpening', id, opening: { name: `Opening ${id.split('-').at(-1)}`, face: facesOf(shell.hull)[1]!, shape, u: measured(80, 'rule'), v: measured(40, 'rule') } });
+    const shape: Opening['shape'] =
+      kind === 'round'
+        ? { kind, diameter: measured(20, 'calipers') }
+        : { kind, width: measured(60, 'rule'), height: measured(30, 'rule') };
+    const wrong = submit({
+      type: 'setOpening',
+      id,
+      opening: {
+        name: `Opening ${id.split('-').at(-1)}`,
+        face: facesOf(shell.hull)[1]!,
+        shape,
+        u: measured(80, 'rule'),
+        v: measured(40, 'rule'),
+      },
+    });
     if (wrong) toast.error(wrong);
     else setOpen(id);
   };
@@ -41,7 +54,12 @@ export function OpeningList() {
       <ul className="m-0 list-none p-0">
         {Object.entries(shell.openings).map(([id, opening]) => (
           <li key={id} className="border-t border-line py-1 first:border-t-0">
-            <button type="button" aria-expanded={open === id} className="min-h-8 w-full text-left hover:underline" onClick={() => setOpen(open === id ? undefined : id)}>
+            <button
+              type="button"
+              aria-expanded={open === id}
+              className="min-h-8 w-full text-left hover:underline"
+              onClick={() => setOpen(open === id ? undefined : id)}
+            >
               {opening.name} <span className="text-sm text-ink-soft">· {opening.face}</span>
             </button>
             {open === id && <OpeningForm id={id} opening={opening} />}
@@ -57,13 +75,29 @@ function OpeningForm({ id, opening }: { id: string; opening: Opening }) {
   const submit = useSubmit();
   const put = (patch: Partial<Opening>) => submit({ type: 'setOpening', id, opening: { ...opening, ...patch } });
   const field = (label: string, path: string, value: Measured) => (
-    <MeasuredField label={label} value={value} onCommit={(m) => submit({ type: 'setMeasured', path: `/shell/openings/${id}/${path}`, measured: m, what: `${opening.name}: ${label.toLowerCase()}` })} />
+    <MeasuredField
+      label={label}
+      value={value}
+      onCommit={(m) =>
+        submit({
+          type: 'setMeasured',
+          path: `/shell/openings/${id}/${path}`,
+          measured: m,
+          what: `${opening.name}: ${label.toLowerCase()}`,
+        })
+      }
+    />
   );
   const { shape } = opening;
   return (
     <div className="grid grid-cols-2 gap-2 pb-2">
       <TextField label="Name" value={opening.name} onCommit={(name) => put({ name })} />
-      <Choice label="Face" value={opening.face} options={facesOf(hull).map((value) => ({ value, label: value }))} onChange={(face) => put({ face })} />
+      <Choice
+        label="Face"
+        value={opening.face}
+        options={facesOf(hull).map((value) => ({ value, label: value }))}
+        onChange={(face) => put({ face })}
+      />
       {shape.kind === 'round' ? (
         field('Diameter', 'shape/diameter', shape.diameter)
       ) : (

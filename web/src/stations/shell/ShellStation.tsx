@@ -27,7 +27,12 @@ export function ShellStation() {
       <Section title="Walls">
         <Walls />
         <div className="mt-2.5">
-          <Choice label="Material" value={shell.material} options={MATERIALS.map((value) => ({ value, label: value }))} onChange={(material) => submit({ type: 'setMaterial', material })} />
+          <Choice
+            label="Material"
+            value={shell.material}
+            options={MATERIALS.map((value) => ({ value, label: value }))}
+            onChange={(material) => submit({ type: 'setMaterial', material })}
+          />
         </div>
       </Section>
       <LidForm />
@@ -45,12 +50,21 @@ function Walls() {
       ? Object.entries(hull.walls).map(([face, value]) => ({ label: face, path: `/shell/hull/walls/${face}`, value }))
       : [
           ...hull.profile.map((p, i) => ({ label: p.face, path: `/shell/hull/profile/${i}/wall`, value: p.wall })),
-          ...Object.entries(hull.walls).map(([face, value]) => ({ label: face, path: `/shell/hull/walls/${face}`, value })),
+          ...Object.entries(hull.walls).map(([face, value]) => ({
+            label: face,
+            path: `/shell/hull/walls/${face}`,
+            value,
+          })),
         ];
   return (
     <div className="grid grid-cols-2 gap-2.5">
       {rows.map((row) => (
-        <MeasuredField key={row.path} label={row.label} value={row.value} onCommit={(measured) => submit({ type: 'setMeasured', path: row.path, measured, what: `${row.label} wall` })} />
+        <MeasuredField
+          key={row.path}
+          label={row.label}
+          value={row.value}
+          onCommit={(measured) => submit({ type: 'setMeasured', path: row.path, measured, what: `${row.label} wall` })}
+        />
       ))}
     </div>
   );

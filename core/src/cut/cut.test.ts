@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest';
+import { assemble } from '../assembly';
+import { applyChange, newConversion, defaultWedge, type Change, type Conversion } from '../document';
+import { partFrom } from '../parts';
+import { measured } from '../quantity';
+import { standardPart } from '../standards';
+import { assessCut, facesToCut, openingsOf, OVERLAP, PAPERS, sheetOf, tilingOf } from '.';
+
+const add = (id: string, key: string, x: number, y: number, z: number): Change => ({
+  type: 'addPart',
+  id,
+  part: partFrom(standardPart(key)!, id),
+  placement: { x, y, z, rear: 'rear', top: 'top', locked: false },
+});
+const make = (...changes: Change[]): Conversion => {
+  const hull = defaultWedge();
+  for (const corner of hull.profile) corner.wall = measured(3);
+  return changes.reduce((d, c) => applyChange(d, c).document, newConversion('Deck', hull));
+};
+// Depth 320, rear wall 3: its inside is at y = 317, the floor's inside at z = 3.
+const supply = add('supply-1', 'supply/sfx', 40, 217, 3);
+const board = add('board-1', 'board/mini-itx', 200, 317 - 2.1 - 170, 3);
+const of = (document: Conversion) => openingsOf(document, assemble(document));
+
+describe('openings', () => {
+  it('follow the part that needs them', () => {
+    const before = of(make(supply)).find((o) => o.id.endsWith('/inlet/inlet'))!;
+    const after = of(
+      make(supply, {
+        type: 'placePart',
+        id: 'supply-1',
+        placement: { x: 50, y: 217, z: 7, rear: 'rear', top: 'top', locked: false },
+      }),
+    );
+    // Seen from behind, a move to the right is a move to the left.
+    expect(after.find((o) => o.id === before.id)!.centre).toEqual([before.centre[0] - 10, before.centre[1] + 4]);
+  });
+
+  it('are where the part has them: supply holes 113 × 51.5 mm apart, board holes as the standard, seen from below', () => {
+    // Power Supply Design Guide; Mini-ITX Addendum 2.0; both from memory.
+    const holes = of(make(supply))
+      .filter((o) => o.kind === 'drill')
+      .map((o) => o.centre);
+    expect(Math.max(...holes.map((h) => h[0])) - Math.min(...holes.map((h) => h[0]))).toBeCloseTo(113, 9);
+    expect(Math.max(...holes.map((h) => h[1])) - Math.min(...holes.map((h) => h[1]))).toBeCloseTo(51.5, 9);
+    const floor = of(make(board)).filter((o) => o.face === 'bottom');
+    expect(floor).toHaveLength(4);
+    // Board's right end at x = 370 of 400; seen from below x runs to the left.
+    expect(floor[0]!.centre[0]).toBeCloseTo(400 - (370 - 6.35), 9);
+    expect(floor[0]!.centre[1]).toBeCloseTo(317 - 2.1 - 10.16, 9);
+  });
+
+  it('the input/output opening is 158.75 × 44.45 and the allowance on each side', () => {
+    const io = of(make(board)).find((o) => o.id.endsWith('/io'))!;
+    expect(io.shape).toEqual({ kind: 'rectangle', width: 158.75 + 0.8, height: 44.45 + 0.8, radius: 1 });
+  });
+
+  it('a part that does not reach its wall needs none', () =>
+    expect(of(make(add('supply-1', 'supply/sfx', 40, 180, 3))).filter((o) => o.face === 'rear')).toEqual([]));
+
+  it('one that falls into an opening that is there is no cut', () => {
+    const [u, v] = of(make(supply)).find((o) => o.id.endsWith('/inlet/inlet'))!.centre;
+    const there = make(supply, {
+      type: 'setOpening',
+      id: 'old-1',
+      opening: {
+        name: 'Old hatch',
+        face: 'rear',
+        shape: { kind: 'rectangle', width: measured(130), height: measured(60) },
+        u: measured(u),
+        v: measured(v),
+      },
+    });
+    expect(of(there).every((o) => o.inExisting === 'old-1')).toBe(true);
+    expect(facesToCut(there)).toEqual([]);
+  });
+});
+
+describe('policy', () => {
+  it('Conserve stops every cut, Sleeper those that are seen', () => {
+    const verdicts = (document: Conversion) =>
+      assessCut(document)
+        .findings.filter((f) => f.id.startsWith('cut/policy'))
+        .map((f) => f.id);
+    expect(verdicts(make(supply, board))).toEqual([]);
+    expect(verdicts(make(supply, board, { type: 'setBrief', brief: { policy: 'conserve' } }))).toEqual([
+      'cut/policy/rear',
+      'cut/policy/bottom',
+    ]);
+    const sideways = make({
+      ...supply,
+      placement: { x: 297, y: 60, z: 3, rear: 'right', top: 'top', locked: false },
+    } as Change);
+    expect(verdicts(sideways)).toEqual(['cut/policy/right']);
+  });
+});
+
+describe('tiling', () => {
+  it.each([
+    [190, 130],
+    [452, 158],
+    [900, 600],
+    [3000, 40],
+  ])('of %f × %f mm covers the face, and neighbours share 15 mm', (width, height) => {
+    for (const paper of ['a4', 'letter'] as const) {
+      const { tiles, window, columns, page } = tilingOf(width, height, paper);
+      expect(Math.max(...tiles.map((t) => t.u + window.width))).toBeGreaterThanOrEqual(width);
+      expect(Math.max(...tiles.map((t) => t.v + window.height))).toBeGreaterThanOrEqual(height);
+      if (columns > 1) expect(tiles[0]!.u + window.width - tiles[1]!.u).toBeCloseTo(OVERLAP, 9);
+      expect([page.width, page.height].sort()).toEqual([PAPERS[paper].width, PAPERS[paper].height].sort());
+    }
+  });
+
+  it('a mirrored sheet has its holes from the other side', () => {
+    const plain = sheetOf(make(board), 'bottom');
+    const mirrored = sheetOf(make(board, { type: 'setCut', cut: { mirrored: ['bottom'] } }), 'bottom');
+    expect(mirrored.holes[0]!.u).toBeCloseTo(plain.width - plain.holes[0]!.u, 9);
+  });
+});

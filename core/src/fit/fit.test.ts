@@ -1,0 +1,259 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { assemble, placePart } from '../assembly';
+import {
+  applyChange,
+  defaultBox,
+  newConversion,
+  type Change,
+  type Conversion,
+  type Feature,
+  type Placement,
+} from '../document';
+import { partFrom } from '../parts';
+import { measured } from '../quantity';
+import { ORIENTATIONS, signedDistance, type Vec3 } from '../solid';
+import { standardPart } from '../standards';
+import { assessFit } from './assess';
+import { freePositions } from './freePositions';
+import { marginsOf, marginsOfPart } from './margins';
+import { placeFor, stopsAt } from './place';
+import { remediesFor } from './remedies';
+import { snap } from './snap';
+
+const upright = { rear: 'rear', top: 'top', locked: false } as const;
+const make = (document: Conversion, ...changes: Change[]) =>
+  changes.reduce((d, change) => applyChange(d, change).document, document);
+const part = (id: string, key: string, placement?: Placement): Change => ({
+  type: 'addPart',
+  id,
+  part: partFrom(standardPart(key)!, id),
+  ...(placement ? { placement } : {}),
+});
+const rib = (x: number, y: number, z: number, size: Vec3, rest: Partial<Feature> = {}): Feature => ({
+  name: 'Rib',
+  shape: { kind: 'box', width: measured(size[0]), depth: measured(size[1]), height: measured(size[2]) },
+  x: measured(x),
+  y: measured(y),
+  z: measured(z),
+  fate: 'cut',
+  why: '',
+  body: 'base',
+  metal: false,
+  moving: false,
+  ...rest,
+});
+
+/** A box of these inside sizes with 3 mm walls, measured with calipers. */
+function room(width: number, depth: number, height: number): Conversion {
+  const hull = defaultBox();
+  for (const side of Object.keys(hull.walls) as (keyof typeof hull.walls)[]) hull.walls[side] = measured(3);
+  hull.width = measured(width + 6);
+  hull.depth = measured(depth + 6);
+  hull.height = measured(height + 6);
+  return newConversion('Room', hull);
+}
+const margin = (document: Conversion, id: string) => marginsOf(assemble(document)).find((m) => m.id === id)!;
+
+describe('margins', () => {
+  it('a 170 mm board in a 171.45 mm opening leaves 0.72 mm a side', () => {
+    // Handbook check value: 1.45 mm in all.
+    const document = make(
+      room(171.45, 200, 100),
+      part('board-1', 'board/mini-itx', { x: 3.725, y: 20, z: 3, ...upright }),
+    );
+    expect(margin(document, 'board-1|left').distance).toBeCloseTo(0.725, 9);
+    expect(margin(document, 'board-1|right').distance).toBeCloseTo(0.725, 9);
+  });
+
+  it('a height margin hangs on the measured chain: outside, both walls and the part, not on marking out', () => {
+    const document = make(room(300, 300, 70), part('board-1', 'board/mini-itx', { x: 20, y: 20, z: 3, ...upright }));
+    const judged = assessFit(document).margins.find((m) => m.id === 'board-1|top')!;
+    // 70 − (6.35 + 1.6 + 47) standoffs, board, cooler.
+    expect(judged.distance).toBeCloseTo(70 - 54.95, 9);
+    expect(judged.chain.terms.map((t) => t.id).sort()).toEqual([
+      '/kit/parts/board-1/dimensions/coolerHeight',
+      '/kit/parts/board-1/dimensions/standoffHeight',
+      '/kit/parts/board-1/dimensions/thickness',
+      '/shell/hull/height',
+      '/shell/hull/walls/bottom',
+      '/shell/hull/walls/top',
+    ]);
+  });
+
+  it('an overlap says how deep and which way out', () => {
+    const document = make(
+      room(300, 300, 100),
+      { type: 'setFeature', id: 'rib-1', feature: rib(50, 50, 30, [20, 20, 40]) },
+      part('drive-1', 'drive/3.5', { x: 20, y: 20, z: 8, ...upright }),
+    );
+    const overlap = margin(document, 'drive-1|rib-1');
+    expect(overlap.distance).toBeCloseTo(30 - (8 + 26.1), 9);
+    expect(overlap.normal).toEqual([0, 0, 1]);
+  });
+
+  it('a moving thing wants 3 mm, a board beside metal 1 mm, two still things 0.5 mm', () => {
+    const beside = (feature: Partial<Feature>) =>
+      margin(
+        make(
+          room(300, 300, 100),
+          { type: 'setFeature', id: 'rib-1', feature: rib(195, 20, 3, [10, 100, 20], feature) },
+          part('board-1', 'board/mini-itx', { x: 20, y: 20, z: 3, ...upright }),
+        ),
+        'board-1|rib-1',
+      ).required.value;
+    expect([beside({}), beside({ metal: true }), beside({ moving: true })]).toEqual([0.5, 1, 3]);
+  });
+
+  it('in a shell with a dent a part in front of the dent is clear of it, and one over it is not', () => {
+    const wall = measured(2);
+    const corner = (y: number, z: number, face: string) => ({ y: measured(y), z: measured(z), face, wall });
+    const stepped = newConversion('Step', {
+      form: 'wedge',
+      width: measured(200),
+      profile: [
+        corner(0, 0, 'bottom'),
+        corner(300, 0, 'rear'),
+        corner(300, 120, 'top'),
+        corner(150, 120, 'riser'),
+        corner(150, 50, 'deck'),
+        corner(0, 50, 'front'),
+      ],
+      walls: { left: wall, right: wall },
+    });
+    const at = (y: number, z: number) => make(stepped, part('drive-1', 'drive/2.5-7', { x: 50, y, z, ...upright }));
+    expect(stopsAt(marginsOf(assemble(at(60, 10)))).length).toBe(0);
+    expect(margin(at(60, 45), 'drive-1|deck').distance).toBeCloseTo(-4, 9);
+    expect(
+      marginsOf(assemble(at(170, 80))).some((m) => m.kind === 'body' && m.other.id === 'deck' && m.distance < 0),
+    ).toBe(false);
+  });
+});
+
+describe('free positions', () => {
+  it('are those that the exact distances allow, on a grid of a small case', () => {
+    const document = make(
+      room(140, 120, 60),
+      { type: 'setFeature', id: 'rib-1', feature: rib(60, 40, 3, [14, 30, 40]) },
+      { type: 'setFeature', id: 'rib-2', feature: rib(3, 100, 3, [50, 23, 20]) },
+      part('drive-1', 'drive/2.5-7'),
+    );
+    const assembly = assemble(document);
+    const drive = document.kit.parts['drive-1']!;
+    for (const orientation of ORIENTATIONS.filter((_, i) => i % 5 === 0)) {
+      const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
+      const run = { from: 3, step: 9, count: 12 };
+      const map = freePositions(assembly, placePart('drive-1', drive, origin), [run, run, { ...run, count: 7 }]);
+      map.taken.forEach((taken, i) => {
+        const [x, y, z] = [i % 12, Math.floor(i / 12) % 12, Math.floor(i / 144)].map((n) => 3 + 9 * n) as Vec3;
+        const exact = marginsOfPart(assembly, placePart('drive-1', drive, { ...origin, x, y, z }));
+        // The map takes air at its tolerable depth, seats without clearance: compare what both hold to.
+        const hit = exact.some((m) => (m.kind === 'air' ? m.distance < m.air!.tolerable - 1e-6 : m.spare < -1e-6));
+        expect(taken === 1, JSON.stringify({ orientation, x, y, z, exact: exact[0] })).toBe(hit);
+      });
+    }
+  });
+});
+
+describe('place it for me', () => {
+  let document: Conversion;
+  beforeEach(() => {
+    document = make(room(300, 260, 90), { type: 'setFeature', id: 'rib-1', feature: rib(3, 180, 3, [60, 83, 20]) });
+  });
+
+  it('puts a board with its sockets to a rear wall that may be cut, on the floor, clear of everything', () => {
+    document = make(document, part('board-1', 'board/mini-itx'));
+    const [best] = placeFor(document, assemble(document), 'board-1').proposals;
+    expect(best!.placement).toMatchObject({ rear: 'rear', top: 'top', z: 3 });
+    expect(best!.placement.y + 170 + 1.2).toBeGreaterThan(260);
+    const placed = make(document, { type: 'placePart', id: 'board-1', placement: best!.placement });
+    expect(assessFit(placed).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
+  });
+
+  it('finds nothing for a part that is larger than the shell, and says what was searched', () => {
+    document = make(document, part('board-1', 'board/atx'));
+    const result = placeFor(document, assemble(document), 'board-1');
+    expect(result.proposals).toEqual([]);
+    expect(result.searched).toMatch(/24 orientations, positions every 2 mm/);
+  });
+
+  it('does not lay sockets at a face that stands against something', () => {
+    document = make(document, part('board-1', 'board/mini-itx'), {
+      type: 'setBrief',
+      brief: { policy: 'open', blockedFaces: ['rear'] },
+    });
+    for (const { placement } of placeFor(document, assemble(document), 'board-1').proposals)
+      expect(placement.rear).not.toBe('rear');
+  });
+});
+
+describe('remedies', () => {
+  it('are tried before they are offered: each leaves the pair clear', () => {
+    const document = make(
+      room(320, 300, 120),
+      { type: 'setFeature', id: 'rib-1', feature: rib(100, 60, 3, [8, 120, 30]) },
+      part('drive-1', 'drive/3.5', { x: 20, y: 60, z: 3, ...upright }),
+    );
+    const finding = assessFit(document).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
+    expect(finding.verdict).toBe('stop');
+    const remedies = remediesFor(document, finding);
+    expect(remedies.map((r) => r.id)).toEqual(expect.arrayContaining(['turn', 'remove']));
+    for (const remedy of remedies) {
+      const next = applyChange(document, remedy.change).document;
+      expect(
+        assessFit(next).findings.some((f) => f.id === finding.id),
+        remedy.label,
+      ).toBe(false);
+    }
+  });
+
+  it('keep a feature that must stay, and never cut under the Conserve policy', () => {
+    const overlapping = (fate: Feature['fate'], policy: 'open' | 'conserve') => {
+      const document = make(
+        room(320, 300, 120),
+        { type: 'setBrief', brief: { policy } },
+        { type: 'setFeature', id: 'rib-1', feature: rib(100, 60, 3, [8, 120, 30], { fate }) },
+        part('drive-1', 'drive/3.5', { x: 20, y: 60, z: 3, ...upright }),
+      );
+      const finding = assessFit(document).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
+      return remediesFor(document, finding).map((r) => r.id);
+    };
+    expect(overlapping('keep', 'open')).not.toContain('remove');
+    expect(overlapping('cut', 'conserve')).not.toContain('remove');
+  });
+});
+
+it('snapping lays a part against a wall at the clearance the pair wants', () => {
+  const document = make(
+    room(300, 300, 100),
+    part('card-1', 'card/low-profile-1', { x: 5.3, y: 40, z: 12, ...upright }),
+  );
+  const assembly = assemble(document);
+  const snapped = snap(assembly, assembly.parts[0]!, [0], 4);
+  expect(snapped.to[0]).toBe('left');
+  expect(5.3 + snapped.by[0]).toBeCloseTo(3.5, 9);
+});
+
+it('measure again names what makes a tight margin unsure', () => {
+  const document = make(
+    room(171.45, 200, 100),
+    part('board-1', 'board/mini-itx', { x: 3.725, y: 20, z: 3, ...upright }),
+  );
+  const loose = make(document, {
+    type: 'setMeasured',
+    path: '/shell/hull/width',
+    measured: measured(177.45, 'tape'),
+    what: 'width',
+  });
+  expect(assessFit(loose).measureAgain[0]!.id).toBe('/shell/hull/width');
+});
+
+it('an empty shell and an empty kit make no findings that stop', () => {
+  expect(assessFit(room(10, 10, 10)).findings).toEqual([]);
+  expect(
+    signedDistance(
+      { kind: 'box', low: [0, 0, 0], high: [0, 0, 0] },
+      { kind: 'box', low: [1, 0, 0], high: [1, 0, 0] },
+      [0, 0, 0],
+    ),
+  ).toBe(1);
+});

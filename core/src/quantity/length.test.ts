@@ -1,0 +1,63 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { editLength, formatLength, LengthError, parseLength } from './length';
+
+describe('parseLength', () => {
+  // 25.4 mm an inch: international yard and pound agreement, 1959.
+  it.each([
+    ['12.7', 12.7],
+    ['12,7', 12.7],
+    ['1/2"', 12.7],
+    ['0.5in', 12.7],
+    ['3 1/2"', 88.9],
+    [`1' 3 1/2"`, 393.7],
+    [`1'3.5"`, 393.7],
+    ['2 ft', 609.6],
+    ['1ft 6', 457.2],
+    ['45+3.2', 48.2],
+    ['45 - 3.2', 41.8],
+    ['−3', -3],
+    ['3*20.32', 60.96],
+    ['(45+3.2)/2', 24.1],
+    ['1in + 3', 28.4],
+    ['2cm', 20],
+    ['0.1 m', 100],
+    ['40 thou', 1.016],
+    ['.5', 0.5],
+  ])('reads %s as %f mm', (text, mm) => expect(parseLength(text)).toBeCloseTo(mm, 9));
+
+  it('reads a bare number in the unit that is shown', () => expect(parseLength('1/2', 'inch')).toBeCloseTo(12.7, 9));
+
+  it.each(['', 'abc', '12..5', '3 apples', '1/0"', '5/0', '2in*3in', '(3', '1e400', 'NaN', 'Infinity', '200 m'])(
+    'refuses “%s” and says what would be right',
+    (text) => expect(() => parseLength(text)).toThrow(LengthError),
+  );
+
+  it('gives back every length that it wrote', () =>
+    fc.assert(
+      fc.property(fc.double({ min: -9e4, max: 9e4, noNaN: true }), fc.constantFrom('mm', 'inch'), (mm, unit) => {
+        expect(parseLength(editLength(mm, unit), unit)).toBeCloseTo(mm, unit === 'mm' ? 2 : 3);
+        const step = unit === 'mm' ? 0.1 : 0.0254;
+        expect(Math.abs(parseLength(formatLength(mm, unit), unit) - mm)).toBeLessThanOrEqual(step / 2 + 1e-9);
+      }),
+    ));
+
+  it('adds what is joined by a plus, in any units', () =>
+    fc.assert(
+      fc.property(fc.nat(150), fc.nat(150), fc.constantFrom('mm', 'in', 'cm', "'"), (a, b, unit) => {
+        const alone = parseLength(`${a}${unit}`) + parseLength(`${b}mm`);
+        expect(parseLength(`${a}${unit} + ${b}mm`)).toBeCloseTo(alone, 6);
+      }),
+    ));
+
+  it('never gives anything but a finite length or a LengthError', () =>
+    fc.assert(
+      fc.property(fc.string({ unit: fc.constantFrom(...`0123456789./+-*()"' inmft`) }), (text) => {
+        try {
+          expect(Number.isFinite(parseLength(text))).toBe(true);
+        } catch (error) {
+          expect(error).toBeInstanceOf(LengthError);
+        }
+      }),
+    ));
+});

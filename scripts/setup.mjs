@@ -1,0 +1,86 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The root of the checkout. */
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Says what is being done. */
+export const say = (words) => console.log(`· ${words}`);
+
+/** Runs a program in the checkout and ends this one when it fails. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (error || status !== 0) {
+    console.error(`${command} ${args.join(' ')} failed${error ? `: ${error.message}` : ''}.`);
+    process.exit(status || 1);
+  }
+}
+
+/** Installs the packages of the lock file when they are not there yet. */
+export function installPackages() {
+  const lock = readFileSync(join(root, 'package-lock.json'));
+  const stamp = join(root, 'node_modules', '.young-shell-installed');
+  const want = createHash('sha256').update(lock).update(process.version).digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
+  const whole = existsSync(join(root, 'node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node'));
+  if (whole && existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
+    // Installed by hand with npm: leave it, unless npm says it does not match.
+    if (
+      spawnSync('npm', ['ls', '--depth', '0'], { cwd: root, stdio: 'ignore', shell: process.platform === 'win32' })
+        .status === 0
+    ) {
+      writeFileSync(stamp, want);
+      return;
+    }
+  }
+  say('installing packages (2–4 minutes the first time: the database compiles itself)');
+  run('npm', ['ci', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
+  writeFileSync(stamp, want);
+}
+
+const newest = (path) => {
+  const info = statSync(path);
+  if (!info.isDirectory()) return info.mtimeMs;
+  return Math.max(
+    0,
+    ...readdirSync(path)
+      .filter((n) => n !== 'node_modules' && n !== 'dist')
+      .map((n) => newest(join(path, n))),
+  );
+};
+
+/** Builds the interface when its sources are newer than the last build. */
+export function buildWeb() {
+  const built = join(root, 'web', 'dist', 'index.html');
+  const sources = ['web', 'core', 'package-lock.json'].map((p) => join(root, p));
+  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources.map(newest))) return;
+  say('building the interface');
+  run('npm', ['run', 'build', '--silent', '-w', 'web', '--', '--logLevel', 'warn'], {
+    shell: process.platform === 'win32',
+  });
+}
+
+/** Is a program on the path? */
+export function has(program) {
+  return spawnSync('which', [program], { stdio: 'ignore' }).status === 0;
+}
+
+/** Installs Debian packages where the programs they bring are missing; says so where that is not possible. */
+export function installPrograms(wanted) {
+  const missing = Object.entries(wanted).filter(([program]) => !has(program));
+  if (missing.length === 0) return;
+  const packages = missing.map(([, name]) => name);
+  if (!has('apt-get') || process.getuid?.() !== 0) {
+    say(`missing ${packages.join(', ')}: install them for the tests that use them (here: not Debian, or not root)`);
+    return;
+  }
+  say(`installing ${packages.join(', ')}`);
+  execFileSync('apt-get', ['update', '-qq'], { stdio: ['ignore', 'ignore', 'inherit'] });
+  execFileSync('apt-get', ['install', '-y', '-qq', ...packages], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+}

@@ -1,0 +1,61 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildWeb, installPackages, installPrograms, root, say } from './setup.mjs';
+
+// Everything that a change has to pass: checks, unit, API and browser tests. `npm test -- --project core`
+// runs a part of the tests alone.
+installPrograms({
+  'g++': 'g++',
+  make: 'make',
+  python3: 'python3',
+  chromium: 'chromium',
+  pdftoppm: 'poppler-utils',
+  'rsvg-convert': 'librsvg2-bin',
+});
+installPackages();
+buildWeb();
+const part = process.argv.slice(2);
+let failedChecks = 0;
+let passedChecks = 0;
+if (part.length === 0)
+  for (const check of ['types', 'lint', 'imports', 'unused', 'format']) {
+    say(`check: ${check}`);
+    const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', check], { cwd: root, encoding: 'utf8' });
+    if (status === 0) passedChecks++;
+    else {
+      failedChecks++;
+      console.log(stdout + stderr);
+    }
+  }
+say('tests');
+const report = join(root, '.cache', 'tests.json');
+mkdirSync(join(root, '.cache'), { recursive: true });
+const { status } = spawnSync(
+  process.execPath,
+  [
+    'node_modules/vitest/vitest.mjs',
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+    ...part,
+  ],
+  { cwd: root, stdio: 'inherit' },
+);
+let passed = passedChecks;
+let failed = failedChecks;
+let skipped = 0;
+try {
+  const totals = JSON.parse(readFileSync(report, 'utf8'));
+  passed += totals.numPassedTests;
+  failed +=
+    totals.numFailedTests +
+    totals.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length;
+  skipped = totals.numPendingTests + totals.numTodoTests;
+} catch {
+  failed++;
+}
+if (status !== 0 && failed === 0) failed = 1;
+console.log(`${passed} passed, ${failed} failed${skipped > 0 ? `, ${skipped} skipped` : ''}`);
+process.exit(failed > 0 ? 1 : 0);

@@ -1,0 +1,49 @@
+import type { Conversion } from '@young-shell/core/document';
+import { nameOf, type Overlap } from '@young-shell/core/fit';
+import { formatLength } from '@young-shell/core/quantity';
+import type { Remote } from 'comlink';
+import { useAppSelector } from '../../app/store';
+import { selectDocument } from '../../document/selectors';
+import { Section } from '../../ui/Section';
+import { useComputed } from '../../work/useComputed';
+import type { Engine } from '../../work/engine.worker';
+
+const overlaps = (engine: Remote<Engine>, document: Conversion): Promise<Overlap[]> => engine.overlaps(document);
+
+/** What is in what: depth and volume, by the solid kernel. */
+export function OverlapList() {
+  const document = useAppSelector(selectDocument);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const { value } = useComputed(document, overlaps);
+  if (!value || value.length === 0) return null;
+  return (
+    <Section title="What is in what">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="font-label text-sm text-ink-soft">
+            <th scope="col" className="text-left font-medium">
+              pair
+            </th>
+            <th scope="col" className="text-right font-medium">
+              deep, {unit}
+            </th>
+            <th scope="col" className="text-right font-medium">
+              shared, cm³
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {value.map((overlap) => (
+            <tr key={overlap.id} className="border-t border-line">
+              <td className="py-0.5">
+                {nameOf(document, { kind: 'part', id: overlap.part })} in {nameOf(document, overlap.other)}
+              </td>
+              <td className="figure text-right text-lg">{formatLength(overlap.depth, unit)}</td>
+              <td className="figure text-right text-lg">{(overlap.volume / 1000).toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+}
