@@ -49,7 +49,7 @@ export function assessBrief(document: Conversion, figures: TargetFigures, touche
       met++;
       continue;
     }
-    const shown = Number(value.toFixed(1));
+    const shown = value.toFixed(1).replace('-', '−');
     findings.push({
       id: `brief/target/${id}`,
       station: 'brief',

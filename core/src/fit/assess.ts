@@ -1,7 +1,7 @@
 import { assemble, type Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import { collect, type Finding } from '../findings';
-import { sharesOf, type Source } from '../quantity';
+import { formatLength, sharesOf, type Source } from '../quantity';
 import { faceReaches } from './faces';
 import { judge, marginsOf, type JudgedMargin } from './margins';
 import { faceName, marginName, mm, nameOf } from './words';
@@ -97,6 +97,7 @@ function figuresOf(margin: JudgedMargin): Finding['figures'] {
 function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefined {
   const part = nameOf(document, { kind: 'part', id: margin.part });
   const other = nameOf(document, margin.other);
+  const to = margin.other.kind === 'face' ? `the ${other.toLowerCase()}` : other;
   const { spread, distance, spare } = margin;
   const base = {
     id: `fit/${margin.id}`,
@@ -137,7 +138,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
     return {
       ...base,
       verdict: 'stop',
-      sentence: `${part} is ${mm(-distance)} into the ${other.toLowerCase()}.`,
+      sentence: `${part} is ${mm(-distance)} into ${to}.`,
       brief: `${mm(distance)} ${shortName(document, margin)}`,
       mayHaveRemedies: true,
     };
@@ -145,7 +146,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
     return {
       ...base,
       verdict: 'warn',
-      sentence: `${part} has ${mm(distance)} to the ${other.toLowerCase()}; it needs ${mm(margin.required.value)} (${margin.required.why}).`,
+      sentence: `${part} has ${mm(distance)} to ${to}; it needs ${mm(margin.required.value)} (${margin.required.why}).`,
       brief: `${mm(distance)} ${shortName(document, margin)}`,
       mayHaveRemedies: true,
     };
@@ -154,12 +155,12 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
   const finding: Finding = {
     ...base,
     verdict: spare < spread.half95 ? 'warn' : 'note',
-    sentence: `${part} has ${mm(distance)} to the ${other.toLowerCase()} ± ${mm(spread.half95)}: ${percent(spread.probability)} that it fits. ${
+    sentence: `${part} has ${mm(distance)} to ${to} ± ${mm(spread.half95)}: ${percent(spread.probability)} that it fits. ${
       spare < spread.half95
         ? 'The margin is smaller than what is known about it: measure again before you cut.'
         : 'Only if everything is off in the bad direction it does not.'
     }`,
-    brief: `${mm(distance)} ±${spread.half95.toFixed(1)} ${shortName(document, margin)}`,
+    brief: `${formatLength(distance)} ±${spread.half95.toFixed(1)} ${shortName(document, margin)}`,
   };
   if (worst) {
     finding.measureAgain = worst.id;
@@ -169,7 +170,9 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
 }
 
 function shortName(document: Conversion, margin: JudgedMargin): string {
-  return margin.other.kind === 'face' ? faceName(document, margin.other.id) : nameOf(document, margin.other);
+  if (margin.other.kind !== 'face') return nameOf(document, margin.other);
+  const name = faceName(document, margin.other.id);
+  return name.endsWith(' wall') ? margin.other.id : name;
 }
 
 function faceFindings(document: Conversion, assembly: Assembly): Finding[] {

@@ -2,7 +2,7 @@ import { assemble, placeInShell } from '../assembly';
 import { applyChange, type Change, type Conversion, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
-import { marginsOfPart, type Margin } from './margins';
+import { judge, marginsOfPart, type Margin } from './margins';
 import { placeFor, stopsAt } from './place';
 import { mm, nameOf } from './words';
 
@@ -33,33 +33,21 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
   const before = stopsAt(marginsOfPart(assembly, part)).length;
 
-  if (margin && !placement.locked) {
-    const moved = shiftBy(placement, margin, 1);
-    if (improves(document, partId, moved, margin, before))
-      remedies.push(
-        moveRemedy(
-          'move',
-          `Move ${name} ${travel(placement, moved)}`,
-          'the shortest way out, nothing cut',
-          partId,
-          moved,
-        ),
-      );
-  }
+  // First far enough to be sure, then just far enough.
+  const ways = margin ? [margin.spare - judge(assembly, margin).spread.half95, margin.spare] : [];
+  const moveOut = (id: string, from: Placement, way: 1 | -1, stops: number, remedyId: string) => {
+    for (const [i, spare] of ways.entries()) {
+      const moved = shiftBy(from, margin!, way * Math.min(spare, 0));
+      if (!improves(document, id, moved, margin!, stops)) continue;
+      const price = i === 0 ? 'the shortest way out and what is not known about it; nothing cut' : 'the shortest way out, nothing cut';
+      remedies.push(moveRemedy(remedyId, `Move ${nameOf(document, { kind: 'part', id })} ${travel(from, moved)}`, price, id, moved));
+      return;
+    }
+  };
+  if (margin && !placement.locked) moveOut(partId, placement, 1, before, 'move');
   if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
-    const there = document.layout.placements[other.id]!;
-    const moved = shiftBy(there, margin, -1);
     const known = assembly.parts.find((p) => p.id === other.id)!;
-    if (improves(document, other.id, moved, margin, stopsAt(marginsOfPart(assembly, known)).length))
-      remedies.push(
-        moveRemedy(
-          'move-other',
-          `Move ${nameOf(document, other)} ${travel(there, moved)}`,
-          'the shortest way out, nothing cut',
-          other.id,
-          moved,
-        ),
-      );
+    moveOut(other.id, known.placement, -1, stopsAt(marginsOfPart(assembly, known)).length, 'move-other');
   }
   if (!placement.locked && remedies.length === 0) {
     const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
@@ -112,10 +100,10 @@ const moveRemedy = (id: string, label: string, price: string, part: string, plac
   change: { type: 'placePart', id: part, placement },
 });
 
-/** The placement moved out of a margin's other side by what is missing. `way` −1 moves the other thing. */
-function shiftBy(placement: Placement, margin: Margin, way: 1 | -1): Placement {
-  const by = way * margin.spare;
-  const at = (value: number, n: number) => Math.round((value + n * by) * 1000) / 1000;
+/** The placement moved along a margin's normal; away from the other side to a tenth of a millimetre. */
+function shiftBy(placement: Placement, margin: Margin, by: number): Placement {
+  const length = Math.sign(by) * Math.ceil(Math.abs(by) * 10 - 1e-6) / 10;
+  const at = (value: number, n: number) => Math.round((value + n * length) * 1000) / 1000;
   return {
     ...placement,
     x: at(placement.x, margin.normal[0]),

@@ -100,7 +100,7 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
         'bad-request',
         `“since” is ${String(request.query.since)}; it would be a revision, a whole number from 0.`,
       );
-    response.json(await store.journal(request.params.id, since));
+    response.json(await store.journal(request.params.id, since, Number.MAX_SAFE_INTEGER));
   });
 
   router.post('/:id/changes', json, async (request, response) => {

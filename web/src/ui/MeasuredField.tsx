@@ -15,6 +15,8 @@ const TOOL_OPTIONS = (Object.keys(TOOLS) as Tool[]).map((tool) => ({ value: tool
 /** A measured value: the length, and quietly beside it how sure it is and with which tool it was taken. */
 export function MeasuredField({ label, value, onCommit }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
+  const digits = unit === 'inch' ? 3 : value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1;
+  const shown = formatLength(value.uncertainty, unit, digits);
   return (
     <LengthField
       label={label}
@@ -24,14 +26,9 @@ export function MeasuredField({ label, value, onCommit }: Props) {
         <Popover.Root>
           <Popover.Trigger
             className={`figure rounded-sm px-1.5 py-0.5 text-[15px] hover:bg-paper ${value.tool === 'guess' && value.uncertainty > 0 ? 'text-warn' : 'text-ink-soft'}`}
-            aria-label={`${label}: plus or minus ${value.uncertainty} mm by ${TOOLS[value.tool].label}; change`}
+            aria-label={`${label}: ±${shown} ${unit}, ${TOOLS[value.tool].label}; change`}
           >
-            ±
-            {formatLength(
-              value.uncertainty,
-              unit,
-              unit === 'mm' ? (value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1) : 3,
-            )}
+            ±{shown}
           </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content

@@ -11,19 +11,26 @@ import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?ur
 import figureUrl from '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff?url';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 
-let kernel: Promise<SolidKernel> | undefined;
-let fonts: Promise<SheetFonts> | undefined;
+let loading: Promise<SolidKernel> | undefined;
+let fonts: SheetFonts | undefined;
+
+/** The solid kernel, loaded once; a load that failed (the server was away) is tried again. */
+function kernel(): Promise<SolidKernel> {
+  loading ??= loadSolidKernel(wasmUrl).catch((error: unknown) => {
+    loading = undefined;
+    throw error;
+  });
+  return loading;
+}
 
 const bytes = async (url: string) => new Uint8Array(await (await fetch(url)).arrayBuffer());
 
 const engine = {
   async volumes(document: Conversion): Promise<Volumes> {
-    kernel ??= loadSolidKernel(wasmUrl);
-    return volumesOf(document, await kernel);
+    return volumesOf(document, await kernel());
   },
   async overlaps(document: Conversion): Promise<Overlap[]> {
-    kernel ??= loadSolidKernel(wasmUrl);
-    return overlapsOf(document, await kernel);
+    return overlapsOf(document, await kernel());
   },
   place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
   remedies: (document: Conversion, finding: Finding): Remedy[] => remediesFor(document, finding),
@@ -32,11 +39,8 @@ const engine = {
     return { better, worse };
   },
   async sheets(document: Conversion, faces?: string[]): Promise<Uint8Array> {
-    fonts ??= Promise.all([bytes(regularUrl), bytes(figureUrl)]).then(([text, figures]) => ({
-      text: text!,
-      figures: figures!,
-    }));
-    return sheetsPdf(document, await fonts, faces);
+    fonts ??= { text: await bytes(regularUrl), figures: await bytes(figureUrl) };
+    return sheetsPdf(document, fonts, faces);
   },
   svg: (document: Conversion, face: string): string => sheetSvg(document, face),
 };

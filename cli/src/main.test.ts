@@ -1,0 +1,42 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { assessAll } from '@young-shell/core/plan';
+import { readConversion } from '@young-shell/core/document';
+import { expect, it } from 'vitest';
+import { tapeDeck } from '../../demo';
+
+const bin = fileURLToPath(new URL('../bin/young-shell.mjs', import.meta.url));
+const demo = fileURLToPath(new URL('../../demo/tape-deck.json', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
+const run = (...args: string[]) => spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', maxBuffer: 1e8 });
+
+it('assess gives the screen’s findings with remedies, and 1 where one stops', () => {
+  const { status, stdout } = run('assess', demo);
+  expect(status).toBe(1);
+  const report = JSON.parse(stdout);
+  const own = assessAll(readConversion(readFileSync(demo, 'utf8')));
+  expect(report.strip.find((c: { station: string }) => c.station === 'fit')).toEqual(own.strip.find((c) => c.station === 'fit'));
+  const stop = report.findings.find((f: { verdict: string }) => f.verdict === 'stop');
+  expect(stop.remedies[0].label).toMatch(/Move Graphics card .* mm down/);
+});
+
+it('sheets writes a PDF and one SVG a face', () => {
+  run('sheets', demo, folder);
+  expect(readdirSync(folder).sort()).toEqual(['bottom.svg', 'rear.svg', 'sheets.pdf']);
+  expect(execFileSync('pdfinfo', [join(folder, 'sheets.pdf')], { encoding: 'utf8' })).toMatch(/Pages:\s+\d+/);
+});
+
+it('bad input is 2, with words', () => {
+  const file = join(folder, 'bad.json');
+  writeFileSync(file, '{"format":"other"}');
+  expect(run('assess', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/not a conversion/) });
+  expect(run('assess', join(folder, 'none.json'))).toMatchObject({ status: 2 });
+  expect(run('fly', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/no verb “fly”/) });
+});
+
+it('the demo file is what its readable sources make', () => {
+  expect(readConversion(readFileSync(demo, 'utf8'))).toEqual(JSON.parse(JSON.stringify(tapeDeck())));
+});

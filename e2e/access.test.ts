@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'playwright-core';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { Bench, DEMO } from './bench';
+
+// WCAG 2.1 A and AA as far as the axe rules engine tests them.
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  id: string;
+  impact: string;
+  nodes: { target: string[]; failureSummary: string }[];
+}
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await new Bench().open();
+});
+afterAll(() => bench.close());
+
+async function violations(page: Page): Promise<string[]> {
+  // Through the debugger: the pages’ own policy forbids scripts from elsewhere.
+  const session = await page.context().newCDPSession(page);
+  await session.send('Runtime.evaluate', { expression: axe });
+  const { result } = await session.send('Runtime.evaluate', {
+    expression: `axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] }).then((r) => JSON.stringify(r.violations))`,
+    awaitPromise: true,
+    returnByValue: true,
+  });
+  return (JSON.parse(result.value as string) as Violation[])
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} (${n.failureSummary.slice(0, 160)})`).join('; ')}`);
+}
+
+const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise<void> }[] = [
+  { name: 'list' },
+  { name: 'brief', station: 'brief' },
+  { name: 'shell', station: 'shell', prepare: (page) => page.getByRole('button', { name: 'Lid rib 1' }).click() },
+  { name: 'kit', station: 'kit', prepare: (page) => page.getByRole('button', { name: /^Board/ }).first().click() },
+  { name: 'fit', station: 'fit' },
+  { name: 'fit with a part in plan', station: 'fit', prepare: async (page) => {
+    await page.locator('[data-label="board-1"]').click();
+    await page.getByRole('radio', { name: 'Plan' }).click();
+  } },
+  { name: 'cut', station: 'cut' },
+];
+
+for (const theme of ['light', 'dark'] as const)
+  it.each(VIEWS)(`$name has no serious violation (${theme})`, async ({ station, prepare }) => {
+    const page = await bench.page(station ? await bench.pathOf(DEMO, station) : '/', { theme });
+    await page.getByRole('heading').first().waitFor();
+    if (station) await page.getByRole('contentinfo').waitFor();
+    await prepare?.(page);
+    await page.waitForTimeout(400);
+    expect(await violations(page)).toEqual([]);
+    await page.context().close();
+  });

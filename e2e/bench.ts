@@ -1,0 +1,103 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Browser, type Page } from 'playwright-core';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(existsSync);
+
+/** A browser and a server of its own with the demo in a fresh database. */
+export class Bench {
+  browser!: Browser;
+  address = '';
+  private server: ChildProcess | undefined;
+  private port = '0';
+  private readonly database = join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'store.sqlite');
+  /** Messages that the pages wrote to their console as errors. */
+  readonly complaints: string[] = [];
+
+  async open(): Promise<this> {
+    if (!CHROMIUM) throw new Error('Chromium is not installed: apt-get install chromium.');
+    await this.startServer();
+    this.browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: [
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--use-angle=swiftshader',
+        '--enable-unsafe-swiftshader',
+      ],
+    });
+    return this;
+  }
+
+  async close(): Promise<void> {
+    await this.browser?.close();
+    await this.killServer();
+  }
+
+  async startServer(): Promise<void> {
+    const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: root,
+      env: { ...process.env, PORT: this.port, YOUNG_SHELL_DB: this.database },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.server = server;
+    this.address = await new Promise<string>((resolve, reject) => {
+      let text = '';
+      server.stdout!.on('data', (chunk: Buffer) => {
+        text += chunk.toString();
+        const found = /http:\/\/[\d.]+:(\d+)/.exec(text);
+        if (found) {
+          this.port = found[1]!;
+          resolve(found[0]);
+        }
+      });
+      server.once('exit', () => reject(new Error(`The server ended: ${text}`)));
+    });
+  }
+
+  async killServer(): Promise<void> {
+    const { server } = this;
+    if (!server || server.exitCode !== null || server.signalCode !== null) return;
+    await new Promise((resolve) => {
+      server.once('exit', resolve);
+      server.kill('SIGKILL');
+    });
+  }
+
+  async page(path = '/', options: { theme?: 'light' | 'dark' } = {}): Promise<Page> {
+    const context = await this.browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+    const page = await context.newPage();
+    page.on('pageerror', (error) => this.complaints.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !message.text().includes('ERR_') && !message.text().includes('404'))
+        this.complaints.push(message.text());
+    });
+    if (options.theme)
+      await page.addInitScript((theme) => localStorage.setItem('young-shell/preferences', JSON.stringify({ theme, unit: 'mm' })), options.theme);
+    await page.goto(this.address + path);
+    return page;
+  }
+
+  /** Path of the demo, or of the newest conversion of a name. */
+  async pathOf(name: string, station: string): Promise<string> {
+    const list = (await (await fetch(`${this.address}/api/conversions`)).json()) as { id: string; name: string }[];
+    return `/c/${list.find((c) => c.name === name)!.id}/${station}`;
+  }
+
+  async document(path: string): Promise<import('@young-shell/core/document').Conversion> {
+    const id = path.split('/')[2]!;
+    const response = await fetch(`${this.address}/api/conversions/${id}`);
+    return ((await response.json()) as { document: import('@young-shell/core/document').Conversion }).document;
+  }
+}
+
+export const DEMO = 'Lanternfish reel deck';
