@@ -30,19 +30,33 @@ async function violations(page: Page): Promise<string[]> {
   });
   return (JSON.parse(result.value as string) as Violation[])
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} (${n.failureSummary.slice(0, 160)})`).join('; ')}`);
+    .map(
+      (v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} (${n.failureSummary.slice(0, 160)})`).join('; ')}`,
+    );
 }
 
 const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise<void> }[] = [
   { name: 'list' },
   { name: 'brief', station: 'brief' },
   { name: 'shell', station: 'shell', prepare: (page) => page.getByRole('button', { name: 'Lid rib 1' }).click() },
-  { name: 'kit', station: 'kit', prepare: (page) => page.getByRole('button', { name: /^Board/ }).first().click() },
+  {
+    name: 'kit',
+    station: 'kit',
+    prepare: (page) =>
+      page
+        .getByRole('button', { name: /^Board/ })
+        .first()
+        .click(),
+  },
   { name: 'fit', station: 'fit' },
-  { name: 'fit with a part in plan', station: 'fit', prepare: async (page) => {
-    await page.locator('[data-label="board-1"]').click();
-    await page.getByRole('radio', { name: 'Plan' }).click();
-  } },
+  {
+    name: 'fit with a part in plan',
+    station: 'fit',
+    prepare: async (page) => {
+      await page.locator('[data-label="board-1"]').click();
+      await page.getByRole('radio', { name: 'Plan' }).click();
+    },
+  },
   { name: 'cut', station: 'cut' },
 ];
 

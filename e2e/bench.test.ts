@@ -19,7 +19,8 @@ async function until<T>(read: () => Promise<T>, wanted: (value: T) => boolean, s
     await new Promise((resolve) => setTimeout(resolve, 60));
   }
 }
-const strip = (page: Page, station: string) => page.getByRole('contentinfo', { name: 'Verdicts' }).getByRole('link', { name: new RegExp(station) });
+const strip = (page: Page, station: string) =>
+  page.getByRole('contentinfo', { name: 'Verdicts' }).getByRole('link', { name: new RegExp(station) });
 const field = (page: Page, label: string): Locator => page.getByLabel(label, { exact: true });
 async function type(input: Locator, text: string) {
   await input.click();
@@ -34,11 +35,20 @@ describe('from a measured shell to a cut sheet', () => {
     await page.getByRole('button', { name: 'Put it on the bench' }).click();
     await page.getByText(/dimensions of the shell are guesses/).waitFor();
     const litres = page.getByRole('region', { name: 'Litres' });
-    const before = await until(() => litres.innerText(), (t) => /\d\.\d\d/.test(t));
+    const before = await until(
+      () => litres.innerText(),
+      (t) => /\d\.\d\d/.test(t),
+    );
 
     await type(field(page, 'Width'), `1' 3 1/2"`);
-    await until(() => field(page, 'Width').inputValue(), (v) => v === '393.7');
-    await until(() => litres.innerText(), (t) => /\d\.\d\d/.test(t) && t !== before);
+    await until(
+      () => field(page, 'Width').inputValue(),
+      (v) => v === '393.7',
+    );
+    await until(
+      () => litres.innerText(),
+      (t) => /\d\.\d\d/.test(t) && t !== before,
+    );
 
     await page.getByRole('link', { name: /Kit/ }).first().click();
     await page.getByLabel('Search the library').fill('mini itx');
@@ -46,8 +56,14 @@ describe('from a measured shell to a cut sheet', () => {
     await type(field(page, 'Cooler height over the board'), '55');
     await page.getByRole('link', { name: /Fit/ }).first().click();
     await page.getByRole('button', { name: 'Place it for me' }).first().click();
-    await page.getByText(/rear sockets at the rear face, screwed to the floor/).first().waitFor();
-    await until(() => strip(page, 'Fit').innerText(), (t) => !t.includes('not placed'));
+    await page
+      .getByText(/rear sockets at the rear face, screwed to the floor/)
+      .first()
+      .waitFor();
+    await until(
+      () => strip(page, 'Fit').innerText(),
+      (t) => !t.includes('not placed'),
+    );
 
     await page.getByRole('link', { name: /Cut/ }).first().click();
     const download = page.waitForEvent('download');
@@ -84,16 +100,31 @@ describe('fit', () => {
   it('a remedy is tried on, applied, undone, and the undo is there after a reload', async () => {
     const path = await bench.pathOf(DEMO, 'fit');
     const page = await bench.page(path);
-    await until(() => strip(page, 'Fit').innerText(), (t) => t.includes('−3.8 mm'));
-    await page.getByRole('button', { name: /Preview: Move Graphics card .* down/ }).first().click();
-    await page.getByText(/gone: Smallest margin is −3.8 mm/).first().waitFor();
-    await until(() => strip(page, 'Fit').innerText(), (t) => !t.includes('−3.8 mm'));
+    await until(
+      () => strip(page, 'Fit').innerText(),
+      (t) => t.includes('−3.8 mm'),
+    );
+    await page
+      .getByRole('button', { name: /Preview: Move Graphics card .* down/ })
+      .first()
+      .click();
+    await page
+      .getByText(/gone: Smallest margin is −3.8 mm/)
+      .first()
+      .waitFor();
+    await until(
+      () => strip(page, 'Fit').innerText(),
+      (t) => !t.includes('−3.8 mm'),
+    );
     await page.getByRole('button', { name: 'Apply' }).click();
     await page.getByRole('status').filter({ hasText: 'kept' }).waitFor();
     expect((await bench.document(path)).layout.placements['card-1']!.z).toBeLessThan(104);
     await page.reload();
     await page.getByRole('button', { name: /^Undo: Move Graphics card/ }).click();
-    await until(() => strip(page, 'Fit').innerText(), (t) => t.includes('−3.8 mm'));
+    await until(
+      () => strip(page, 'Fit').innerText(),
+      (t) => t.includes('−3.8 mm'),
+    );
     await page.reload();
     await page.getByRole('button', { name: /^Redo: Move Graphics card/ }).waitFor();
     expect((await bench.document(path)).layout.placements['card-1']!.z).toBe(108);
@@ -109,7 +140,8 @@ describe('fit', () => {
     const box = (await drive.boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height * 0.7);
     await page.mouse.down();
-    for (let i = 1; i <= 10; i++) await page.mouse.move(box.x + box.width / 2 + 6 * i, box.y + box.height * 0.7 + 2 * i);
+    for (let i = 1; i <= 10; i++)
+      await page.mouse.move(box.x + box.width / 2 + 6 * i, box.y + box.height * 0.7 + 2 * i);
     const moving = await field(page, 'Left end').inputValue();
     expect(Number(moving)).toBeGreaterThan(x + 10);
     await page.mouse.up();
@@ -118,7 +150,10 @@ describe('fit', () => {
     expect(after.x).toBeGreaterThan(x + 10);
     expect(after.y).toBeLessThan(y);
     await page.getByRole('button', { name: /^Undo: move Archive drive/ }).click();
-    await until(async () => (await bench.document(path)).layout.placements['drive-1']!.x, (v) => v === x);
+    await until(
+      async () => (await bench.document(path)).layout.placements['drive-1']!.x,
+      (v) => v === x,
+    );
     await page.context().close();
   });
 
@@ -151,9 +186,15 @@ describe('keeping', () => {
     const path = await bench.pathOf(DEMO, 'brief');
     const [one, two] = [await bench.page(path), await bench.page(path)];
     await type(field(one, 'Place'), 'On the piano');
-    await until(() => field(two, 'Place').inputValue(), (v) => v === 'On the piano');
+    await until(
+      () => field(two, 'Place').inputValue(),
+      (v) => v === 'On the piano',
+    );
     await type(field(two, 'Touched daily'), 'The big button');
-    await until(() => field(one, 'Touched daily').inputValue(), (v) => v === 'The big button');
+    await until(
+      () => field(one, 'Touched daily').inputValue(),
+      (v) => v === 'The big button',
+    );
     await one.context().close();
     await two.context().close();
   });
@@ -166,26 +207,43 @@ describe('keeping', () => {
     await bench.killServer();
     await type(field(one, 'Place'), 'In the hall');
     await type(field(one, 'Ambient, °C'), '19');
-    await one.getByRole('status').filter({ hasText: /server away/ }).waitFor();
+    await one
+      .getByRole('status')
+      .filter({ hasText: /server away/ })
+      .waitFor();
     await one.reload().catch(() => undefined);
     await bench.startServer();
     await one.goto(bench.address + path);
-    await until(() => bench.document(path), (d) => d.brief.place === 'In the hall' && d.brief.ambient === 19);
-    await until(() => field(two, 'Place').inputValue(), (v) => v === 'In the hall');
+    await until(
+      () => bench.document(path),
+      (d) => d.brief.place === 'In the hall' && d.brief.ambient === 19,
+    );
+    await until(
+      () => field(two, 'Place').inputValue(),
+      (v) => v === 'In the hall',
+    );
 
     await bench.killServer();
     await type(field(one, 'Place'), 'Attic');
     await type(field(two, 'Place'), 'Cellar');
     await bench.startServer();
-    const asked = await Promise.race([one, two].map(async (p) => {
-      await p.getByRole('alertdialog').waitFor({ timeout: 30_000 });
-      return p;
-    }));
+    const asked = await Promise.race(
+      [one, two].map(async (p) => {
+        await p.getByRole('alertdialog').waitFor({ timeout: 30_000 });
+        return p;
+      }),
+    );
     await asked.getByRole('button', { name: 'Mine' }).click();
     const wanted = asked === one ? 'Attic' : 'Cellar';
-    await until(() => bench.document(path), (d) => d.brief.place === wanted);
+    await until(
+      () => bench.document(path),
+      (d) => d.brief.place === wanted,
+    );
     for (const page of [one, two]) {
-      await until(() => field(page, 'Place').inputValue(), (v) => v === wanted);
+      await until(
+        () => field(page, 'Place').inputValue(),
+        (v) => v === wanted,
+      );
       await page.context().close();
     }
     // What was loading while the server was away had to say so.
@@ -210,7 +268,9 @@ describe('the list', () => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Second box', exact: true }).waitFor();
     const drop = (name: string, text: string) =>
-      page.getByLabel('Conversion file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+      page
+        .getByLabel('Conversion file')
+        .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
     await drop('again.json', exported.replace('Second box', 'Third box'));
     await page.getByRole('link', { name: 'Third box', exact: true }).waitFor();
     await drop('cube.stl', 'solid cube');

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Conversion } from '@young-shell/core/document';
 import { chromium, type Browser, type Page } from 'playwright-core';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -78,11 +79,14 @@ export class Bench {
     const page = await context.newPage();
     page.on('pageerror', (error) => this.complaints.push(error.message));
     page.on('console', (message) => {
-      if (message.type() === 'error' && !message.text().includes('ERR_') && !message.text().includes('404'))
+      if (message.type() === 'error' && !message.text().includes('ERR_') && !/status of 4\d\d/.test(message.text()))
         this.complaints.push(message.text());
     });
     if (options.theme)
-      await page.addInitScript((theme) => localStorage.setItem('young-shell/preferences', JSON.stringify({ theme, unit: 'mm' })), options.theme);
+      await page.addInitScript(
+        (theme) => localStorage.setItem('young-shell/preferences', JSON.stringify({ theme, unit: 'mm' })),
+        options.theme,
+      );
     await page.goto(this.address + path);
     return page;
   }
@@ -93,10 +97,10 @@ export class Bench {
     return `/c/${list.find((c) => c.name === name)!.id}/${station}`;
   }
 
-  async document(path: string): Promise<import('@young-shell/core/document').Conversion> {
+  async document(path: string): Promise<Conversion> {
     const id = path.split('/')[2]!;
     const response = await fetch(`${this.address}/api/conversions/${id}`);
-    return ((await response.json()) as { document: import('@young-shell/core/document').Conversion }).document;
+    return ((await response.json()) as { document: Conversion }).document;
   }
 }
 

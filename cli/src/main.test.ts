@@ -18,7 +18,9 @@ it('assess gives the screen’s findings with remedies, and 1 where one stops', 
   expect(status).toBe(1);
   const report = JSON.parse(stdout);
   const own = assessAll(readConversion(readFileSync(demo, 'utf8')));
-  expect(report.strip.find((c: { station: string }) => c.station === 'fit')).toEqual(own.strip.find((c) => c.station === 'fit'));
+  expect(report.strip.find((c: { station: string }) => c.station === 'fit')).toEqual(
+    own.strip.find((c) => c.station === 'fit'),
+  );
   const stop = report.findings.find((f: { verdict: string }) => f.verdict === 'stop');
   expect(stop.remedies[0].label).toMatch(/Move Graphics card .* mm down/);
 });

@@ -39,8 +39,13 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
     for (const [i, spare] of ways.entries()) {
       const moved = shiftBy(from, margin!, way * Math.min(spare, 0));
       if (!improves(document, id, moved, margin!, stops)) continue;
-      const price = i === 0 ? 'the shortest way out and what is not known about it; nothing cut' : 'the shortest way out, nothing cut';
-      remedies.push(moveRemedy(remedyId, `Move ${nameOf(document, { kind: 'part', id })} ${travel(from, moved)}`, price, id, moved));
+      const price =
+        i === 0
+          ? 'the shortest way out and what is not known about it; nothing cut'
+          : 'the shortest way out, nothing cut';
+      remedies.push(
+        moveRemedy(remedyId, `Move ${nameOf(document, { kind: 'part', id })} ${travel(from, moved)}`, price, id, moved),
+      );
       return;
     }
   };
@@ -102,7 +107,7 @@ const moveRemedy = (id: string, label: string, price: string, part: string, plac
 
 /** The placement moved along a margin's normal; away from the other side to a tenth of a millimetre. */
 function shiftBy(placement: Placement, margin: Margin, by: number): Placement {
-  const length = Math.sign(by) * Math.ceil(Math.abs(by) * 10 - 1e-6) / 10;
+  const length = (Math.sign(by) * Math.ceil(Math.abs(by) * 10 - 1e-6)) / 10;
   const at = (value: number, n: number) => Math.round((value + n * length) * 1000) / 1000;
   return {
     ...placement,

@@ -61,7 +61,11 @@ describe('a change', () => {
 
   it('that would make no valid shell is refused with the place and what would be right; nothing moves', async () => {
     const { body } = await send(change(0, width(2))).expect(422);
-    expect(body).toMatchObject({ code: 'invalid', path: '/shell/hull/walls/left', message: expect.stringMatching(/under 2 mm/) });
+    expect(body).toMatchObject({
+      code: 'invalid',
+      path: '/shell/hull/walls/left',
+      message: expect.stringMatching(/under 2 mm/),
+    });
     const outside = { ...change(0, width(9)), operations: [{ op: 'replace', path: '/__proto__/polluted', value: 1 }] };
     await send(outside).expect(422);
     expect((await request(app).get(`/api/conversions/${id}`)).body.revision).toBe(0);
@@ -73,7 +77,9 @@ describe('a change', () => {
   });
 
   it('from a foreign page is refused', async () => {
-    await send(change(0, width(350))).set('Origin', 'http://elsewhere.example').expect(403);
+    await send(change(0, width(350)))
+      .set('Origin', 'http://elsewhere.example')
+      .expect(403);
   });
 });
 
@@ -90,7 +96,11 @@ describe('conversions', () => {
 
   it('come back from their export', async () => {
     const { text } = await request(app).get(`/api/conversions/${id}/export`).expect(200);
-    const { body } = await request(app).post('/api/conversions/import').set('Content-Type', 'text/plain').send(text).expect(201);
+    const { body } = await request(app)
+      .post('/api/conversions/import')
+      .set('Content-Type', 'text/plain')
+      .send(text)
+      .expect(201);
     expect(body.document).toEqual(document);
   });
 
@@ -101,7 +111,11 @@ describe('conversions', () => {
     ['too-large', 'x'.repeat(5_000_000), 422],
     ['too-large', 'x'.repeat(9_000_000), 413],
   ])('that are %s are refused with words', async (code, text, status) => {
-    const { body } = await request(app).post('/api/conversions/import').set('Content-Type', 'text/plain').send(text).expect(status);
+    const { body } = await request(app)
+      .post('/api/conversions/import')
+      .set('Content-Type', 'text/plain')
+      .send(text)
+      .expect(status);
     expect(body.code).toBe(code);
     expect(body.message.length).toBeGreaterThan(20);
   });

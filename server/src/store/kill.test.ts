@@ -29,11 +29,10 @@ async function start(): Promise<{ server: ChildProcess; address: string }> {
 const killed = (server: ChildProcess) =>
   server.signalCode !== null
     ? Promise.resolve()
-    :
-  new Promise((resolve) => {
-    server.once('exit', resolve);
-    server.kill('SIGKILL');
-  });
+    : new Promise((resolve) => {
+        server.once('exit', resolve);
+        server.kill('SIGKILL');
+      });
 
 it('a server killed in the middle of edits has lost nothing that it acknowledged', async () => {
   let { server, address } = await start();
@@ -49,7 +48,15 @@ it('a server killed in the middle of edits has lost nothing that it acknowledged
         const response = await fetch(`${address}/api/conversions/${demo!.id}/changes`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ uid, base: revision, type: 'setMeasured', label: 'width', kind: 'do', of: null, operations }),
+          body: JSON.stringify({
+            uid,
+            base: revision,
+            type: 'setMeasured',
+            label: 'width',
+            kind: 'do',
+            of: null,
+            operations,
+          }),
         });
         const entry = (await response.json()) as { revision: number };
         if (response.status !== 200) throw new Error(JSON.stringify(entry));
@@ -64,7 +71,9 @@ it('a server killed in the middle of edits has lost nothing that it acknowledged
     await killed(server).catch(() => undefined);
     ({ server, address } = await start());
     const head = (await (await fetch(`${address}/api/conversions/${demo!.id}`)).json()) as { revision: number };
-    const journal = (await (await fetch(`${address}/api/conversions/${demo!.id}/changes?since=0`)).json()) as { uid: string }[];
+    const journal = (await (await fetch(`${address}/api/conversions/${demo!.id}/changes?since=0`)).json()) as {
+      uid: string;
+    }[];
     const kept = new Set(journal.map((e) => e.uid));
     expect(acknowledged.slice(-400).every((uid) => kept.has(uid))).toBe(true);
     // At most the one change whose answer was cut off may be there beyond them.

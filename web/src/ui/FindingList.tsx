@@ -20,7 +20,11 @@ export function FindingList({ station }: { station: Station }) {
       ))}
       {folded && (
         <p className="m-0 border-b border-line px-4 py-2">
-          <button type="button" className="text-sm text-ink-soft underline underline-offset-2" onClick={() => setAll(true)}>
+          <button
+            type="button"
+            className="text-sm text-ink-soft underline underline-offset-2"
+            onClick={() => setAll(true)}
+          >
             and {quiet.length} that do not press
           </button>
         </p>

@@ -71,7 +71,8 @@ function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
   }, []);
   const [w, d] = [Math.ceil(box.high[0] / 50) * 50, Math.ceil(box.high[1] / 50) * 50];
   const area = useMemo<MatArea>(() => ({ x0: -150, y0: -150, width: w + 300, height: d + 300 }), [w, d]);
-  const texture = useMemo(() => (fontsReady ? matTexture(area) : matTexture(area)), [area, fontsReady]);
+  const texture = useMemo(() => (fontsReady ? matTexture(area) : null), [area, fontsReady]);
+  if (!texture) return null;
   return (
     <mesh position={[area.x0 + area.width / 2, area.y0 + area.height / 2, box.low[2] - 1]} raycast={() => null}>
       <planeGeometry args={[area.width, area.height]} />

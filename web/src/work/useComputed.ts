@@ -3,6 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { compute } from './engine';
 import type { Engine } from './engine.worker';
 
+/** Lets the first view be drawn before the worker takes a core. */
+const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 1000 }));
+
 /**
  * A value from the worker that follows its input. While one run is going on only the newest next input is
  * kept, so that typing or dragging never queues up work. The last value stays until the next is there.
@@ -27,6 +30,7 @@ export function useComputed<I, R>(
     running.current = true;
     setState((s) => ({ ...s, busy: true }));
     void (async () => {
+      await idle();
       let last: I | undefined;
       while (alive.current && wanted.current !== undefined && wanted.current !== last) {
         last = wanted.current;
