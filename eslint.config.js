@@ -38,6 +38,7 @@ export default tseslint.config(
       'jsx-a11y/label-has-associated-control': 'off',
       // The shell view takes keys and pointers for the parts in it; their buttons are inside.
       'jsx-a11y/no-noninteractive-element-interactions': 'off',
+      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['application', 'tabpanel'], tags: [] }],
       'react-hooks/set-state-in-effect': 'off',
       'react-hooks/refs': 'off',
       'react-hooks/immutability': 'off',

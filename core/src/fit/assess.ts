@@ -3,7 +3,7 @@ import type { Conversion } from '../document';
 import { collect, type Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import { faceReaches } from './faces';
-import { judge, marginsOf, type JudgedMargin } from './margins';
+import { judge, marginsOf, severityOf, type JudgedMargin } from './margins';
 import { faceName, marginName, mm, nameOf } from './words';
 
 /** A measurement and how much it contributes to the tightest margins. */
@@ -110,8 +110,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
   };
   if (margin.kind === 'air') {
     if (spare >= 0) return undefined;
-    const { tolerable, least } = margin.air!;
-    const verdict = distance < least ? 'stop' : distance < tolerable ? 'warn' : 'note';
+    const verdict = severityOf(margin) as 'stop' | 'warn' | 'note';
     const effect = { stop: 'it starves', warn: 'it gets loud and warm', note: 'tolerable, a little louder' }[verdict];
     const own = margin.solid.startsWith(`${margin.part}/`) && margin.solid.includes('air');
     const [intake, block] = own ? [part, other] : [other, part];
@@ -125,7 +124,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
   }
   if (margin.kind === 'plug') {
     if (spare >= 0) return undefined;
-    const verdict = distance < -15 ? 'stop' : 'warn';
+    const verdict = severityOf(margin);
     return {
       ...base,
       verdict,
@@ -134,7 +133,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
       mayHaveRemedies: true,
     };
   }
-  if (distance < -0.05)
+  if (severityOf(margin) === 'stop')
     return {
       ...base,
       verdict: 'stop',
@@ -142,7 +141,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
       brief: `${mm(distance)} ${shortName(document, margin)}`,
       mayHaveRemedies: true,
     };
-  if (spare < -0.001)
+  if (severityOf(margin) === 'warn')
     return {
       ...base,
       verdict: 'warn',

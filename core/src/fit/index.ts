@@ -1,7 +1,7 @@
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
 export { freePositions } from './freePositions';
-export { judge, marginsOf, marginsOfPart, type JudgedMargin, type Margin } from './margins';
+export { judge, marginsOf, marginsOfPart, severityOf, type JudgedMargin, type Margin } from './margins';
 export { overlapsOf, type Overlap } from './overlaps';
 export { placeFor, stopsAt, type PlaceResult, type Proposal } from './place';
 export { remediesFor } from './remedies';

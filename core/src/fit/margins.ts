@@ -1,6 +1,7 @@
 import type { Assembly, PlacedPart, Solid, Wall } from '../assembly';
 import { add, exactly, scale, shift, spreadOf, subtract, type Linear, type Spread } from '../quantity';
 import { axisOf, centreOf, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
+import type { Verdict } from '../findings';
 import { requiredBetween, requiredToWall, type Required } from './clearance';
 import { wallDistance } from './wallDistance';
 
@@ -49,6 +50,14 @@ function kindOf(a: Solid, b?: Solid): MarginKind {
 }
 
 const isBody = (s: Solid) => s.role === 'body' || s.role === 'mount';
+
+/** How bad a margin is: the one rule that findings and figures share. Air has its own steps. */
+export function severityOf({ kind, distance, spare, air }: Margin): Verdict {
+  if (kind === 'air' && air)
+    return distance < air.least ? 'stop' : distance < air.tolerable ? 'warn' : spare < 0 ? 'note' : 'good';
+  if (kind === 'plug') return distance < -15 ? 'stop' : spare < 0 ? 'warn' : 'good';
+  return distance < -0.05 ? 'stop' : spare < -0.001 ? 'warn' : 'good';
+}
 
 /** Margins of one part to everything else in the assembly, tightest first. */
 export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {

@@ -2,10 +2,13 @@ import { randomUUID } from 'node:crypto';
 import {
   applyOperations,
   complaintsOf,
+  outlineOf,
+  profileOf,
   type Complaint,
   type Conversion,
   type Operation,
 } from '@young-shell/core/document';
+import { assessAll } from '@young-shell/core/plan';
 import type { Knex } from 'knex';
 
 export interface Head {
@@ -45,6 +48,10 @@ export interface Summary {
   note: string;
   policy: string;
   form: string;
+  /** Side profile in (y, z), mm, for a small picture. */
+  outline: readonly (readonly [number, number])[];
+  /** What the Fit station says in a few words. */
+  fit: { verdict: string; brief: string };
   parts: number;
   revision: number;
   updatedAt: string;
@@ -102,12 +109,15 @@ export class ConversionStore {
       .orderBy('updated_at', 'desc');
     return rows.map((row) => {
       const document = JSON.parse(row.document) as Conversion;
+      const { verdict, brief } = assessAll(document).strip.find((cell) => cell.station === 'fit')!;
       return {
         id: row.id,
         name: document.name,
         note: document.note,
         policy: document.brief.policy,
         form: document.shell.hull.form,
+        outline: outlineOf(profileOf(document.shell.hull)),
+        fit: { verdict, brief },
         parts: Object.keys(document.kit.parts).length,
         revision: row.revision,
         updatedAt: row.updated_at,

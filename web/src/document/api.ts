@@ -1,4 +1,5 @@
 import type { Conversion, Operation } from '@young-shell/core/document';
+import type { Verdict } from '@young-shell/core/findings';
 
 /** A row of the server's journal. `of` is the uid of the change that an undo or redo is about. */
 export interface JournalEntry {
@@ -26,6 +27,8 @@ export interface Summary {
   note: string;
   policy: string;
   form: string;
+  outline: [number, number][];
+  fit: { verdict: Verdict; brief: string };
   parts: number;
   revision: number;
   updatedAt: string;

@@ -9,7 +9,7 @@ import { Plane, Vector3 } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
-import { Cuts3d } from './Cuts3d';
+import { FaceLines3d } from './FaceLines3d';
 import { Hull3d } from './Hull3d';
 import { LabelPlacer, type Label } from './Labels';
 import { matTexture, type MatArea } from './matTexture';
@@ -53,7 +53,7 @@ export function Scene3d({
       ))}
       <Overlaps assembly={assembly} />
       <Dimensions />
-      <Cuts3d assembly={assembly} />
+      <FaceLines3d />
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
     </Canvas>
@@ -124,11 +124,18 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
   };
   const move = (event: ThreeEvent<PointerEvent>) => {
     if (!start.current) return;
-    const now = event.ray.intersectPlane(start.current.plane, new Vector3());
+    const { hit } = start.current;
+    const upright = event.nativeEvent.shiftKey;
+    // With Shift the part goes up and down: along the upright plane that faces the eye.
+    const towards = event.ray.direction;
+    const plane = upright
+      ? new Plane().setFromNormalAndCoplanarPoint(new Vector3(towards.x, towards.y, 0).normalize(), hit)
+      : start.current.plane;
+    const now = event.ray.intersectPlane(plane, new Vector3());
     if (!now) return;
-    const by: Vec3 = [now.x - start.current.hit.x, now.y - start.current.hit.y, 0];
+    const by: Vec3 = upright ? [0, 0, now.z - hit.z] : [now.x - hit.x, now.y - hit.y, 0];
     if (Math.hypot(...by) < 1 && !store.getState().view.drag) return;
-    drag(part.id, start.current.placement, by, [0, 1], event.nativeEvent.altKey ? 0 : 4);
+    drag(part.id, start.current.placement, by, upright ? [2] : [0, 1], event.nativeEvent.altKey ? 0 : 4);
   };
   const up = () => {
     if (!start.current) return;
@@ -174,8 +181,7 @@ function Dimensions() {
 }
 
 /** Distances that are written into the view: the tightest few of the selected part. */
-export const shownMargins = (margins: readonly Margin[]) =>
-  margins.filter((m) => Math.abs(m.distance) > 0.2).slice(0, 4);
+export const shownMargins = (margins: readonly Margin[]) => margins.filter((m) => m.distance > 0.2).slice(0, 4);
 
 export function Line({ from, to, colour }: { from: Vec3; to: Vec3; colour: string }) {
   const points = useMemo(() => new Float32Array([...from, ...to]), [from, to]);

@@ -4,6 +4,7 @@ import { memo } from 'react';
 
 const FINE = 10; // mm between fine lines
 const BOLD = 50;
+const signed = (value: number) => String(value).replace('-', '−');
 
 /** The cutting mat behind a section: millimetre grid with numbers every 50 mm from the datum. */
 export const SectionMat = memo(function SectionMat({
@@ -40,7 +41,7 @@ export const SectionMat = memo(function SectionMat({
           className="figure"
           fill="#d3e9de"
         >
-          {x}
+          {signed(x)}
         </text>
       ))}
       {range(y0, y1 + 1, BOLD).map((y) => (
@@ -54,7 +55,7 @@ export const SectionMat = memo(function SectionMat({
           className="figure"
           fill="#d3e9de"
         >
-          {y}
+          {signed(y)}
         </text>
       ))}
     </g>

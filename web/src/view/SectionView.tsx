@@ -1,19 +1,23 @@
 import { kindOf } from '@young-shell/core/parts';
 import { formatLength } from '@young-shell/core/quantity';
-import type { PlacedPart, Solid } from '@young-shell/core/assembly';
-import type { Axis, Point2, Vec3 } from '@young-shell/core/solid';
+import type { Solid } from '@young-shell/core/assembly';
+import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
-import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { store, useAppDispatch, useAppSelector } from '../app/store';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
-import { CutOutlines } from './CutOutlines';
-import { FEATURE_FILL, PART_FILL } from './palette';
+import { FaceLines } from './FaceLines';
+import { overlapsOf } from './overlaps';
+import { FEATURE_FILL, PART_FILL, RED_TAPE } from './palette';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
 import { select } from './slice';
-import { useMove } from './useMove';
+import { SolidOutline } from './SolidOutline';
+import { useSectionDrag } from './useSectionDrag';
+import { spread, type Writing } from './writing';
 
+const BAD = '#ff6a4d';
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
 
 interface Props {
@@ -36,12 +40,6 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const svg = useRef<SVGSVGElement>(null);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
-  const { drag, drop } = useMove();
-  const start = useRef<{
-    id: string;
-    at: [number, number];
-    placement: (typeof document.layout.placements)[string];
-  } | null>(null);
   const { across, up, into } = SECTION_AXES[mode];
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const k = transform.k;
@@ -71,26 +69,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   }, [mode, wanted.nonce, zoomer]);
   useEffect(() => onScale(k), [k, onScale]);
 
-  const pointerDown = (event: PointerEvent, id: string) => {
-    event.stopPropagation();
-    dispatch(select({ kind: 'part', id }));
-    const placement = store.getState().document.document?.layout.placements[id];
-    if (!placement || event.button !== 0) return;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    start.current = { id, at: [event.clientX, event.clientY], placement };
-  };
-  const pointerMove = (event: PointerEvent) => {
-    if (!start.current) return;
-    const by: Vec3 = [0, 0, 0];
-    by[across] = (event.clientX - start.current.at[0]) / k;
-    by[up] = -(event.clientY - start.current.at[1]) / k;
-    if (Math.hypot(...by) * k < 3 && !store.getState().view.drag) return;
-    drag(start.current.id, start.current.placement, by, [across, up], event.altKey ? 0 : Math.min(6, 8 / k));
-  };
-  const pointerUp = () => {
-    start.current = null;
-    drop();
-  };
+  const { pointerDown, pointerMove, pointerUp } = useSectionDrag(across, up, k);
 
   const stops = useMemo(
     () =>
@@ -102,6 +81,43 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     [assessment],
   );
   const px = (pixels: number) => pixels / k;
+  const dimensions = margins
+    .filter((m) => Math.abs(m.normal[into]) < 0.7)
+    .slice(0, 5)
+    .map((margin) => ({
+      margin,
+      x1: margin.from[across],
+      y1: -margin.from[up],
+      x2: margin.to[across],
+      y2: -margin.to[up],
+      bad: margin.spare < 0,
+    }));
+  const spots = spread(
+    [
+      ...dimensions.map(({ margin, x1, y1, x2, y2, bad }): Writing => {
+        const flat = Math.abs(x2 - x1) >= Math.abs(y2 - y1);
+        return {
+          key: margin.id,
+          text: formatLength(margin.distance, unit),
+          x: (x1 + x2) / 2 + (flat ? 0 : px(22)),
+          y: (y1 + y2) / 2 - (flat ? px(11) : 0),
+          size: 17,
+          fill: bad ? '#ffb3a1' : '#fff',
+          figure: true,
+        };
+      }),
+      ...assembly.parts.map((part): Writing => ({
+        key: part.id,
+        text: part.part.name,
+        x: (part.low[across] + part.high[across]) / 2,
+        y: -(part.low[up] + part.high[up]) / 2,
+        size: 14,
+        fill: '#fff',
+        figure: false,
+      })),
+    ],
+    k,
+  );
   // Nearer things are drawn later.
   const order = (a: Solid, b: Solid) =>
     mode === 'plan' ? a.shape.high[into] - b.shape.high[into] : b.shape.low[into] - a.shape.low[into];
@@ -201,109 +217,46 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           strokeWidth={px(1)}
           pointerEvents="none"
         />
-        <CutOutlines openings={assessment.cut.openings} hull={assembly.hull} axes={[across, up, into]} px={px} />
-        {nameSpots(assembly.parts, across, up, k).map(({ part, x, y }) => (
+        <FaceLines axes={[across, up, into]} px={px} />
+        {overlapsOf(assembly, assessment.fit.margins).map(({ id, low, high }) => (
+          <rect
+            key={id}
+            pointerEvents="none"
+            x={low[across]}
+            y={-high[up]}
+            width={high[across] - low[across]}
+            height={high[up] - low[up]}
+            fill={RED_TAPE}
+            fillOpacity={low[into] <= depth && high[into] >= depth ? 0.85 : 0.35}
+            stroke="#ffd9cf"
+            strokeWidth={px(1)}
+          />
+        ))}
+        {dimensions.map(({ margin, x1, y1, x2, y2, bad }) => (
+          <g key={margin.id} pointerEvents="none" stroke={bad ? BAD : '#fff'} fill={bad ? BAD : '#fff'}>
+            <line x1={x1} y1={y1} x2={x2} y2={y2} strokeWidth={px(1.6)} />
+            <circle cx={x1} cy={y1} r={px(2.6)} stroke="none" />
+            <circle cx={x2} cy={y2} r={px(2.6)} stroke="none" />
+          </g>
+        ))}
+        {spots.map(({ key, text, x, y, size, fill, figure }) => (
           <text
-            key={part.id}
+            key={key}
             x={x}
             y={y}
-            fontSize={px(14)}
+            fontSize={px(size)}
             textAnchor="middle"
             dominantBaseline="central"
-            className="pointer-events-none font-label font-semibold"
-            fill="#fff"
-            stroke="rgba(13,44,37,0.85)"
-            strokeWidth={px(3.5)}
+            className={`pointer-events-none ${figure ? 'figure' : 'font-label font-semibold'}`}
+            fill={fill}
+            stroke="rgba(13,44,37,0.9)"
+            strokeWidth={px(4)}
             paintOrder="stroke"
           >
-            {part.part.name}
+            {text}
           </text>
         ))}
-        {margins
-          .filter((m) => Math.abs(m.normal[into]) < 0.7)
-          .slice(0, 5)
-          .map((m) => {
-            const [x1, y1, x2, y2] = [m.from[across], -m.from[up], m.to[across], -m.to[up]];
-            const bad = m.spare < 0;
-            return (
-              <g key={m.id} pointerEvents="none">
-                <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={bad ? '#ff6a4d' : '#fff'} strokeWidth={px(1.6)} />
-                <circle cx={x1} cy={y1} r={px(2.6)} fill={bad ? '#ff6a4d' : '#fff'} />
-                <circle cx={x2} cy={y2} r={px(2.6)} fill={bad ? '#ff6a4d' : '#fff'} />
-                <text
-                  x={(x1 + x2) / 2 + px(Math.abs(x2 - x1) < Math.abs(y2 - y1) ? 8 : 0)}
-                  y={(y1 + y2) / 2 - px(Math.abs(x2 - x1) < Math.abs(y2 - y1) ? 0 : 9)}
-                  fontSize={px(17)}
-                  dominantBaseline="central"
-                  textAnchor={Math.abs(x2 - x1) < Math.abs(y2 - y1) ? 'start' : 'middle'}
-                  className="figure"
-                  fill={bad ? '#ffb3a1' : '#fff'}
-                  stroke="rgba(13,44,37,0.9)"
-                  strokeWidth={px(4)}
-                  paintOrder="stroke"
-                >
-                  {formatLength(m.distance, unit)}
-                </text>
-              </g>
-            );
-          })}
       </g>
     </svg>
-  );
-}
-
-/** The middle of each part, moved down where another name already stands. */
-function nameSpots(parts: readonly PlacedPart[], across: Axis, up: Axis, k: number) {
-  const taken: { x: number; y: number; half: number }[] = [];
-  return parts.map((part) => {
-    const half = (part.part.name.length * 4) / k;
-    const spot = { x: (part.low[across] + part.high[across]) / 2, y: -(part.low[up] + part.high[up]) / 2, half };
-    for (let tries = 0; tries < 8; tries++) {
-      const hit = taken.find((t) => Math.abs(t.x - spot.x) < t.half + half && Math.abs(t.y - spot.y) < 16 / k);
-      if (!hit) break;
-      spot.y = hit.y + 16.5 / k;
-    }
-    taken.push(spot);
-    return { part, ...spot };
-  });
-}
-
-interface OutlineProps {
-  solid: Solid;
-  axes: [Axis, Axis, Axis];
-  fill: string;
-  cut: boolean;
-  stroke: string;
-  width: number;
-  dashed?: boolean;
-  onPick?: () => void;
-}
-
-function SolidOutline({ solid, axes: [across, up, into], fill, cut, stroke, width, dashed, onPick }: OutlineProps) {
-  const { low, high } = solid.shape;
-  const shared = {
-    fill,
-    fillOpacity: fill === 'none' ? 0 : cut ? 0.95 : 0.28,
-    stroke,
-    strokeWidth: width,
-    strokeDasharray: dashed || !cut ? `${width * 4} ${width * 3}` : undefined,
-    onPointerDown: onPick
-      ? (event: PointerEvent) => {
-          event.stopPropagation();
-          onPick();
-        }
-      : undefined,
-  };
-  if (solid.shape.kind === 'cylinder' && solid.shape.axis === into)
-    return (
-      <circle
-        cx={(low[across] + high[across]) / 2}
-        cy={-(low[up] + high[up]) / 2}
-        r={(high[across] - low[across]) / 2}
-        {...shared}
-      />
-    );
-  return (
-    <rect x={low[across]} y={-high[up]} width={high[across] - low[across]} height={high[up] - low[up]} {...shared} />
   );
 }

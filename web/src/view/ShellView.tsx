@@ -22,6 +22,7 @@ export function ShellView({ id }: { id: string }) {
   const assessment = useAppSelector(selectAssessment);
   const partMargins = useAppSelector(selectPartMargins);
   const layer = useRef<HTMLDivElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(1);
   const [wanted, setWanted] = useState<{ scale: number | undefined; nonce: number }>({ scale: undefined, nonce: 0 });
   const { onKeyDown, onKeyUp, typed } = useViewKeys();
@@ -51,8 +52,14 @@ export function ShellView({ id }: { id: string }) {
 
   return (
     <div
-      className="relative h-full w-full overflow-hidden bg-mat-deep"
-      role="group"
+      className="relative h-full w-full overflow-hidden bg-mat-deep focus-visible:-outline-offset-3"
+      role="application"
+      tabIndex={0}
+      ref={frame}
+      onPointerDownCapture={(event) => {
+        if (!(event.target as Element).closest('button, input, [data-part]'))
+          frame.current?.focus({ preventScroll: true });
+      }}
       aria-label="The shell. Arrow keys move the selected part, R turns it; hold x, y or z and type to set a position."
       onKeyDown={onKeyDown}
       onKeyUp={onKeyUp}

@@ -9,7 +9,9 @@ import { setTheme } from '../../app/preferences';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { api, type Summary } from '../../document/api';
 import { Button } from '../../ui/Button';
+import { VerdictMark } from '../../ui/VerdictMark';
 import { NewConversion } from './NewConversion';
+import { Silhouette } from './Silhouette';
 import { renameConversion } from './rename';
 
 const complain = (error: unknown) => toast.error((error as Error).message, { duration: 12_000 });
@@ -73,7 +75,7 @@ export function ConversionsPage() {
       <main className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)_340px] gap-8 px-8 py-10 max-lg:grid-cols-1">
         <div>
           <h1 className="m-0 flex items-baseline gap-4 text-mat-ink">
-            <span className="tape -rotate-1 px-4 py-2 text-3xl">Young Shell</span>
+            <span className="tape -rotate-1 px-5 py-2.5 text-4xl">Young Shell</span>
             <span className="font-label text-lg">what fits, by how much, how sure that is, and what to cut</span>
           </h1>
           <div className="mt-8 bg-sheet">
@@ -149,7 +151,8 @@ function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
   const [name, setName] = useState<string>();
   const { id } = conversion;
   return (
-    <li className="flex items-center gap-3 border-b border-line px-5 py-3.5">
+    <li className="flex items-center gap-4 border-b border-line px-5 py-4">
+      <Silhouette outline={conversion.outline} />
       <div className="min-w-0 flex-1">
         {name === undefined ? (
           <Link to={`/c/${id}/fit`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
@@ -187,6 +190,10 @@ function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
             .join(' · ')}
         </span>
       </div>
+      <span className="figure flex items-center gap-2 text-xl whitespace-nowrap">
+        <VerdictMark verdict={conversion.fit.verdict} size={14} />
+        {conversion.fit.brief}
+      </span>
       <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
         <Pencil size={16} aria-hidden />
       </Button>

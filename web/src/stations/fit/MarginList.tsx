@@ -1,4 +1,4 @@
-import { marginName, type JudgedMargin } from '@young-shell/core/fit';
+import { marginName, severityOf, type JudgedMargin } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -46,7 +46,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
   return (
     <li className="grid grid-cols-[74px_minmax(0,1fr)_auto] gap-x-3 border-t border-line py-1.5 first:border-t-0">
       <span
-        className={`figure row-span-2 text-right text-[27px] leading-8 ${margin.spare < -0.001 ? 'text-stop' : ''}`}
+        className={`figure row-span-2 text-right text-[27px] leading-8 ${severityOf(margin) === 'stop' || severityOf(margin) === 'warn' ? 'text-stop' : ''}`}
       >
         {mm(margin.distance)}
       </span>

@@ -1,4 +1,4 @@
-import { marginName } from '@young-shell/core/fit';
+import { marginName, severityOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectPartMargins, selectShown } from '../../document/selectors';
@@ -14,7 +14,9 @@ export function PartMargins() {
       <tbody>
         {margins.slice(0, 6).map((m) => (
           <tr key={m.id} className="border-t border-line">
-            <td className={`figure w-20 py-0.5 pr-2 text-right text-lg ${m.spare < -0.001 ? 'text-stop' : ''}`}>
+            <td
+              className={`figure w-20 py-0.5 pr-2 text-right text-lg ${severityOf(m) === 'stop' || severityOf(m) === 'warn' ? 'text-stop' : ''}`}
+            >
               {formatLength(m.distance, unit)}
             </td>
             <td className="py-0.5">

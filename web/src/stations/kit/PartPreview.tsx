@@ -18,12 +18,14 @@ export function PartPreview({ id, part }: { id: string; part: Part }) {
   const size = [0, 1, 2].map((i) => Math.max(...bodies.map((b) => b.b[i]!)) - Math.min(...bodies.map((b) => b.a[i]!)));
   const [w, d, h] = [0, 1, 2].map((i) => max[i]! - min[i]!) as [number, number, number];
   const gap = 0.08 * Math.max(w, d);
-  const total = { width: w, height: d + gap + h };
-  const view = (up: 1 | 2, top: number) =>
+  // A slender part is drawn side by side, a broad one view over view.
+  const beside = d + h > 2.2 * w;
+  const total = beside ? { width: 2 * w + gap, height: Math.max(d, h) } : { width: w, height: d + gap + h };
+  const view = (up: 1 | 2, left: number, top: number) =>
     shown.map((b) => {
       const room = b.role === 'air' || b.role === 'plug room';
       const round = b.shape.kind === 'cylinder' && b.shape.axis === (up === 1 ? 2 : 1);
-      const x = b.a[0]! - min[0]!;
+      const x = left + b.a[0]! - min[0]!;
       const y = top + (max[up]! - b.b[up]!);
       const shared = {
         fill: room ? 'none' : fill,
@@ -54,13 +56,13 @@ export function PartPreview({ id, part }: { id: string; part: Part }) {
         role="img"
         aria-label={`${part.name} from above and from the front`}
       >
-        {view(1, 0)}
-        {view(2, d + gap)}
+        {view(1, 0, 0)}
+        {beside ? view(2, w + gap, 0) : view(2, 0, d + gap)}
       </svg>
       <figcaption>
         <span className="figure block text-xl leading-6">{size.map((s) => formatLength(s, unit)).join(' × ')}</span>
         <span className="text-sm text-ink-soft">
-          {unit} wide × deep × high, bodies. Above: from above; below: from the front. Dashed: room for plugs and air.
+          {unit} wide × deep × high, bodies. First from above, then from the front. Dashed: room for plugs and air.
         </span>
       </figcaption>
     </figure>
