@@ -1,6 +1,7 @@
 import type { Measured } from '../quantity';
 import { edit, stepsOf, type Edited } from './patches';
 import type {
+  Accepted,
   Brief,
   Conversion,
   CutSettings,
@@ -33,7 +34,7 @@ export type Change =
   | { type: 'removePart'; id: string }
   | { type: 'placePart'; id: string; placement: Placement | null }
   | { type: 'setCut'; cut: Partial<CutSettings> }
-  | { type: 'accept'; finding: string; reason: string | null }
+  | { type: 'accept'; finding: string; accepted: Accepted | null }
   | { type: 'all'; what: string; changes: Change[] };
 
 /** Applies a change to a document; the caller validates the result with `complaintsOf`. */
@@ -104,7 +105,7 @@ function alter(draft: Conversion, change: Change): void {
       Object.assign(draft.cut, change.cut);
       return;
     case 'accept':
-      return setOrDelete(draft.accepted, change.finding, change.reason === null ? null : { reason: change.reason });
+      return setOrDelete(draft.accepted, change.finding, change.accepted);
     case 'all':
       for (const step of change.changes) alter(draft, step);
   }
@@ -148,7 +149,7 @@ export function describeChange(document: Conversion, change: Change): string {
     case 'setCut':
       return `sheets: ${Object.keys(change.cut).join(', ')}`;
     case 'accept':
-      return change.reason === null ? 'reopen a finding' : 'accept a finding';
+      return change.accepted === null ? 'reopen a finding' : 'accept a finding';
     case 'all':
       return change.what;
   }

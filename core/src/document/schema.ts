@@ -194,7 +194,10 @@ const schema = Joi.object({
     mirrored: Joi.array().items(id).max(20).required(),
   }).required(),
   accepted: Joi.object()
-    .pattern(Joi.string().max(200), Joi.object({ reason: text(300).required() }))
+    .pattern(
+      Joi.string().max(200),
+      Joi.object({ reason: text(300).required(), verdict: Joi.valid('stop', 'warn', 'note').required() }),
+    )
     .max(400)
     .required(),
 });

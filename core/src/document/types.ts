@@ -165,6 +165,8 @@ export interface CutSettings {
 /** A finding the user has looked at and lives with, and why. */
 export interface Accepted {
   reason: string;
+  /** How bad it was then; if it gets worse, it is open again. */
+  verdict: 'stop' | 'warn' | 'note';
 }
 
 /** One conversion: facts only. Lengths in mm from the front-left-bottom outer corner; x right, y rear, z up. */

@@ -10,10 +10,13 @@ export interface StationVerdict {
   open: number;
 }
 
-/** Marks the accepted ones and sorts: worst first, accepted last, otherwise as the stations gave them. */
+/** Marks the accepted ones that have not got worse since, and sorts: worst first, accepted last, otherwise as the stations gave them. */
 export function collect(findings: readonly Finding[], accepted: Record<string, Accepted>): Finding[] {
   return findings
-    .map((f) => (accepted[f.id] ? { ...f, accepted: accepted[f.id]!.reason } : f))
+    .map((f) => {
+      const known = accepted[f.id];
+      return known && RANK[f.verdict] >= RANK[known.verdict] ? { ...f, accepted: known.reason } : f;
+    })
     .map((f, i) => ({ f, i }))
     .sort(
       (a, b) =>

@@ -25,6 +25,8 @@ export interface FitReport {
 
 /** Judged margins that are kept in the report. */
 const LISTED = 24;
+/** No chain of measurements is so unsure that a margin over this could fail, mm. */
+const DOUBTFUL = 12;
 
 const DISTANCE: Source = {
   kind: 'computed',
@@ -39,11 +41,12 @@ const CHAIN: Source = {
 
 /** Whether everything fits, by how much and how sure that is. Pure. */
 export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): FitReport {
-  const margins = marginsOf(assembly)
-    .slice(0, LISTED)
+  const near = marginsOf(assembly)
+    .filter((m, i) => i < LISTED || m.spare < DOUBTFUL)
     .map((m) => judge(assembly, m));
+  const margins = near.slice(0, LISTED);
   const findings: Finding[] = [];
-  for (const margin of margins) {
+  for (const margin of near) {
     const finding = findingOf(document, margin);
     if (finding) findings.push(finding);
   }

@@ -87,7 +87,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
           <button
             type="button"
             className="underline"
-            onClick={() => submit({ type: 'accept', finding: finding.id, reason: null })}
+            onClick={() => submit({ type: 'accept', finding: finding.id, accepted: null })}
           >
             reopen
           </button>
@@ -107,7 +107,12 @@ export function FindingCard({ finding }: { finding: Finding }) {
             className="mt-2 ml-6 flex gap-1.5"
             onSubmit={(event) => {
               event.preventDefault();
-              submit({ type: 'accept', finding: finding.id, reason: reason.slice(0, 300) });
+              if (finding.verdict !== 'good')
+                submit({
+                  type: 'accept',
+                  finding: finding.id,
+                  accepted: { reason: reason.slice(0, 300), verdict: finding.verdict },
+                });
               setReason(undefined);
             }}
           >

@@ -89,7 +89,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
         ]}
       />
       <span className="col-start-2 font-label text-sm text-ink-soft">
-        {margin.required.value > 0 ? `needs ${mm(margin.required.value)} · ` : ''}worst {mm(spread.worst)} · fits with{' '}
+        spare {mm(margin.spare)} ±{mm(spread.half95)} at 95 %, worst {mm(spread.worst)} · fits with{' '}
         {chance(spread.probability)}
       </span>
       <span className="col-span-2 col-start-2">
