@@ -1,3 +1,3 @@
 export { assessBrief, type TargetFigures, type Touched } from './assess';
-export { mayCut, POLICIES } from './policy';
+export { mayCut, POLICIES, survives } from './policy';
 export { TARGETS } from './targets';

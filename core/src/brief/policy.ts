@@ -1,9 +1,14 @@
-import type { FaceId, Policy } from '../document';
+import type { Brief, FaceId, Policy } from '../document';
 
 /** Faces that may be cut under a policy; a sleeper keeps front, sides and top as they were seen. */
 export function mayCut(policy: Policy, face: FaceId): boolean {
   if (policy === 'open') return true;
   return policy === 'sleeper' && (face === 'rear' || face === 'bottom');
+}
+
+/** Is a face or feature on the survivor list? */
+export function survives(brief: Brief, kind: 'face' | 'feature', id: string): boolean {
+  return Object.values(brief.survivors).some(({ about }) => about.kind === kind && about.id === id);
 }
 
 /** The three schools in the words of the bench. */

@@ -206,11 +206,16 @@ describe('remedies', () => {
     }
   });
 
-  it('keep a feature that must stay, and never cut under the Conserve policy', () => {
-    const overlapping = (fate: Feature['fate'], policy: 'open' | 'conserve') => {
+  it('keep a feature that must stay or survive, and never cut under the Conserve policy', () => {
+    const overlapping = (fate: Feature['fate'], policy: 'open' | 'conserve', survivor = false) => {
       const document = make(
         room(320, 300, 120),
         { type: 'setBrief', brief: { policy } },
+        {
+          type: 'setSurvivor',
+          id: 's-1',
+          survivor: { name: 'It', about: survivor ? { kind: 'feature', id: 'rib-1' } : { kind: 'words' } },
+        },
         { type: 'setFeature', id: 'rib-1', feature: rib(100, 60, 3, [8, 120, 30], { fate }) },
         part('drive-1', 'drive/3.5', { x: 20, y: 60, z: 3, ...upright }),
       );
@@ -219,6 +224,8 @@ describe('remedies', () => {
     };
     expect(overlapping('keep', 'open')).not.toContain('remove');
     expect(overlapping('cut', 'conserve')).not.toContain('remove');
+    expect(overlapping('cut', 'open', true)).not.toContain('remove');
+    expect(overlapping('cut', 'open')).toContain('remove');
   });
 });
 

@@ -1,5 +1,5 @@
 import { hullModel, placePart, turnedSize, type Assembly, type PlacedPart } from '../assembly';
-import { mayCut } from '../brief';
+import { mayCut, survives } from '../brief';
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
 import { axisOf, ORIENTATIONS, signOf, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
@@ -87,8 +87,10 @@ function fixings(document: Conversion, id: string, orientation: Orientation, sea
     for (const way of ways)
       for (const wall of walls) {
         if (!isMount && document.brief.blockedFaces.includes(wall.face)) continue;
-        const allowed = mayCut(document.brief.policy, wall.face);
-        if (!isMount && !allowed && document.brief.policy === 'sleeper') continue;
+        if (!isMount && survives(document.brief, 'face', wall.face)) continue;
+        // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
+        const { policy } = document.brief;
+        if (!isMount && policy === 'sleeper' && !mayCut(policy, wall.face)) continue;
         // Mounts on the lid come off with it.
         if (isMount && (wall.inLid || wall.face === 'top')) continue;
         const value = -wall.offset * sign - sign * face.setback - face.plane;

@@ -1,4 +1,5 @@
 import { assemble, placeInShell } from '../assembly';
+import { survives } from '../brief';
 import { applyChange, type Change, type Conversion, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
@@ -31,11 +32,11 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   }
   const part = assembly.parts.find((p) => p.id === partId)!;
   const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
-  const before = stopsAt(marginsOfPart(assembly, part)).length;
+  const before = stopsAt(marginsOfPart(assembly, part));
 
   // First far enough to be sure, then just far enough.
   const ways = margin ? [margin.spare - judge(assembly, margin).spread.half95, margin.spare] : [];
-  const moveOut = (id: string, from: Placement, way: 1 | -1, stops: number, remedyId: string) => {
+  const moveOut = (id: string, from: Placement, way: 1 | -1, stops: Margin[], remedyId: string) => {
     for (const [i, spare] of ways.entries()) {
       const moved = shiftBy(from, margin!, way * Math.min(spare, 0));
       if (!improves(document, id, moved, margin!, stops)) continue;
@@ -52,7 +53,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   if (margin && !placement.locked) moveOut(partId, placement, 1, before, 'move');
   if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
     const known = assembly.parts.find((p) => p.id === other.id)!;
-    moveOut(other.id, known.placement, -1, stopsAt(marginsOfPart(assembly, known)).length, 'move-other');
+    moveOut(other.id, known.placement, -1, stopsAt(marginsOfPart(assembly, known)), 'move-other');
   }
   if (!placement.locked && remedies.length === 0) {
     const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
@@ -62,7 +63,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
         moveRemedy(
           'nearest',
           `Move ${name} to the nearest free place, ${travel(placement, nearest.placement)}`,
-          'nothing cut',
+          nearest.reasons.join(', '),
           partId,
           nearest.placement,
         ),
@@ -87,7 +88,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   }
   if (other?.kind === 'feature' && document.brief.policy !== 'conserve') {
     const feature = document.shell.features[other.id];
-    if (feature?.fate === 'cut')
+    if (feature?.fate === 'cut' && !survives(document.brief, 'feature', other.id))
       remedies.push({
         id: 'remove',
         label: `Take out ${feature.name}`,
@@ -117,13 +118,13 @@ function shiftBy(placement: Placement, margin: Margin, by: number): Placement {
   };
 }
 
-/** The margin is met there and nothing new stops. */
+/** The margin is met there, and nothing stops that did not stop before, or stops harder. */
 function improves(
   document: Conversion,
   id: string,
   placement: Placement,
   margin: Margin,
-  stopsBefore: number,
+  stopsBefore: readonly Margin[],
 ): boolean {
   const change: Change = { type: 'placePart', id, placement };
   const next = applyChange(document, change).document;
@@ -132,7 +133,9 @@ function improves(
   const margins = marginsOfPart(assembly, placed);
   const pair = new Set([margin.part, margin.other.id]);
   const same = margins.filter((m) => pair.has(m.part) && pair.has(m.other.id) && m.kind === margin.kind);
-  return same.every((m) => m.spare >= -0.01) && stopsAt(margins).length < Math.max(1, stopsBefore);
+  const old = new Map(stopsBefore.map((m) => [m.id, m.spare]));
+  const nothingNew = stopsAt(margins).every((m) => m.spare >= (old.get(m.id) ?? Infinity) - 0.01);
+  return same.every((m) => m.spare >= -0.01) && nothingNew;
 }
 
 const far = (a: Placement, b: Placement) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);

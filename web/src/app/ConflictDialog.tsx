@@ -14,8 +14,8 @@ export function ConflictDialog() {
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[30rem] max-w-[94vw] -translate-1/2 border border-line-strong bg-sheet p-5">
           <AlertDialog.Title className="m-0 text-xl font-semibold">Changed in two places</AlertDialog.Title>
           <AlertDialog.Description className="my-3">
-            Another page changed the same thing in the meantime. Here: {conflict?.mine.join(', ')}. There:{' '}
-            {conflict?.theirs.join(', ')}. Which one counts? Both stay in the history.
+            Another page changed the same thing in the meantime. Here: {conflict?.mine.map((m) => m.label).join(', ')}.
+            There: {conflict?.theirs.join(', ')}. Which one counts? Both stay in the history.
           </AlertDialog.Description>
           <div className="flex gap-2">
             <AlertDialog.Action asChild>

@@ -66,7 +66,7 @@ describe('changes here and elsewhere', () => {
       state = reduce(undefined, opened({ head: { id: 'a', revision: 0, document: server, journal: [] }, pending: [] }));
       here(width(350));
       there(width(360));
-      expect(state.conflict).toMatchObject({ mine: ['setMeasured'], theirs: ['setMeasured'] });
+      expect(state.conflict).toMatchObject({ mine: [{ label: 'setMeasured' }], theirs: ['setMeasured'] });
       state = reduce(state, resolved({ keep }));
       expect(state.document!.shell.hull.width.value).toBe(value);
       expect(state.pending).toHaveLength(keep === 'mine' ? 1 : 0);

@@ -10,7 +10,7 @@ export interface Pending extends Step {
 
 /** Edits here and elsewhere touched the same place: the user decides. */
 export interface Conflict {
-  mine: string[];
+  mine: { uid: string; label: string }[];
   theirs: string[];
 }
 
@@ -117,7 +117,7 @@ const slice = createSlice({
       }
       const mine = state.pending.filter((p) => conflicts(p.operations, foreign));
       if (mine.length > 0) {
-        state.conflict = { mine: mine.map((m) => m.label), theirs };
+        state.conflict = { mine: mine.map(({ uid, label }) => ({ uid, label })), theirs };
         return;
       }
       if (foreign.length > 0) settle(state);
@@ -125,8 +125,8 @@ const slice = createSlice({
     },
     resolved: (state, { payload }: PayloadAction<{ keep: 'mine' | 'theirs' }>) => {
       if (payload.keep === 'theirs' && state.conflict) {
-        const dropped = new Set(state.conflict.mine);
-        state.pending = state.pending.filter((p) => !dropped.has(p.label));
+        const dropped = new Set(state.conflict.mine.map((m) => m.uid));
+        state.pending = state.pending.filter((p) => !dropped.has(p.uid));
       }
       state.conflict = null;
       settle(state);
