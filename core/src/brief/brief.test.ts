@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyChange, defaultBox, newConversion, type Change, type Conversion } from '../document';
-import { assessBrief, mayCut, TARGETS } from '.';
+import type { TARGETS } from '.';
+import { assessBrief, mayCut } from '.';
 
 const make = (...changes: Change[]): Conversion =>
   changes.reduce((d, c) => applyChange(d, c).document, newConversion('Radio', defaultBox()));

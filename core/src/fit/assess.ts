@@ -162,7 +162,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
         ? 'The margin is smaller than what is known about it: measure again before you cut.'
         : 'Only if everything is off in the bad direction it does not.'
     }`,
-    brief: `${formatLength(distance)} ±${spread.half95.toFixed(1)} ${shortName(document, margin)}`,
+    brief: `${formatLength(distance)} ±${spread.half95.toFixed(1)} mm ${shortName(document, margin)}`,
   };
   if (worst) {
     finding.measureAgain = worst.id;

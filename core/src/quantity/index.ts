@@ -1,3 +1,4 @@
+export * from './inUnit';
 export * from './length';
 export * from './linear';
 export * from './measured';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { inUnit } from './inUnit';
 import { editLength, formatLength, LengthError, parseLength } from './length';
 
 describe('parseLength', () => {
@@ -60,4 +61,14 @@ describe('parseLength', () => {
         }
       }),
     ));
+});
+
+it.each([
+  ['Card is 3.8 mm into Rib 1.', 'Card is 0.150 in into Rib 1.'],
+  ['has 1.1 mm to the wall ± 0.7 mm: 83 %', 'has 0.043 in to the wall ± 0.028 in: 83 %'],
+  ['−1.1 ±1.1 mm right', '−0.043 ±0.043 in right'],
+  ['8 mm² stay, 5 mmHg too', '8 mm² stay, 5 mmHg too'],
+])('“%s” reads “%s” in inches and the same in mm', (sentence, inches) => {
+  expect(inUnit(sentence, 'inch')).toBe(inches);
+  expect(inUnit(sentence, 'mm')).toBe(sentence);
 });

@@ -1,4 +1,5 @@
 import type { Verdict } from '@young-shell/core/findings';
+import { inUnit } from '@young-shell/core/quantity';
 import { Link } from 'react-router';
 import { selectAssessment, selectShown } from '../document/selectors';
 import { useLitres } from '../stations/shell/useLitres';
@@ -17,6 +18,7 @@ const TONES: Record<Verdict, string> = {
 export function VerdictStrip({ id }: { id: string }) {
   const { strip, mass } = useAppSelector(selectAssessment);
   const document = useAppSelector(selectShown);
+  const unit = useAppSelector((s) => s.preferences.unit);
   const { value: litres } = useLitres(document);
   return (
     <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
@@ -33,7 +35,7 @@ export function VerdictStrip({ id }: { id: string }) {
             {STATION_NAMES[cell.station].label}
             {cell.open > 1 && <span className="ml-auto">{cell.open} open</span>}
           </span>
-          <span className="figure truncate text-[21px] leading-6">{cell.brief}</span>
+          <span className="figure truncate text-[21px] leading-6">{inUnit(cell.brief, unit)}</span>
         </Link>
       ))}
       <div className="flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5">

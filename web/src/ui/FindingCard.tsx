@@ -1,5 +1,5 @@
 import type { Finding, Remedy } from '@young-shell/core/findings';
-import { formatLength } from '@young-shell/core/quantity';
+import { formatLength, inUnit } from '@young-shell/core/quantity';
 import type { Source } from '@young-shell/core/quantity';
 import { useCallback, useState } from 'react';
 import type { Remote } from 'comlink';
@@ -54,7 +54,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
           className="m-0 flex-1 text-left leading-snug hover:underline"
           onClick={() => about && dispatch(select({ kind: about.kind as 'part' | 'feature' | 'face', id: about.id }))}
         >
-          {finding.sentence}
+          {inUnit(finding.sentence, unit)}
         </button>
         {finding.figures.length > 0 && (
           <Explain

@@ -1,4 +1,5 @@
 import type { Remedy } from '@young-shell/core/findings';
+import { inUnit } from '@young-shell/core/quantity';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../app/store';
@@ -12,6 +13,7 @@ import { Button } from './Button';
 export function RemedyRow({ remedy }: { remedy: Remedy }) {
   const dispatch = useAppDispatch();
   const submit = useSubmit();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const document = useAppSelector(selectDocument);
   const trying = useAppSelector((s) => s.view.preview?.change === remedy.change);
   const [effect, setEffect] = useState<{ better: string[]; worse: string[] }>();
@@ -31,7 +33,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
     <div className={trying ? 'border border-pencil p-2' : ''}>
       <div className="flex items-start gap-2">
         <span className="min-w-0 flex-1 leading-snug">
-          {remedy.label}
+          {inUnit(remedy.label, unit)}
           <span className="block text-sm text-ink-soft">{remedy.price}</span>
         </span>
         {!trying && (
@@ -48,12 +50,12 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
           <ul className="my-1.5 list-none p-0 text-sm">
             {effect?.better.slice(0, 4).map((line) => (
               <li key={line} className="text-good">
-                + {line}
+                + {inUnit(line, unit)}
               </li>
             ))}
             {effect?.worse.slice(0, 4).map((line) => (
               <li key={line} className="text-stop">
-                − {line}
+                − {inUnit(line, unit)}
               </li>
             ))}
             {effect && effect.better.length + effect.worse.length === 0 && (

@@ -11,6 +11,8 @@ import { dragTo } from './slice';
 
 const KEYS = ['x', 'y', 'z'] as const;
 const round = (value: number) => Math.round(value * 1000) / 1000;
+/** A hand on the pointer means half millimetres; exact places come from snapping and typing. */
+const byHand = (from: number, by: number) => (by === 0 ? from : Math.round((from + by) * 2) / 2);
 
 /** Everything that moves a part: dragging with snapping, nudges, typed positions, turns. */
 export function useMove() {
@@ -35,9 +37,9 @@ export function useMove() {
       if (!document || !part || from.locked) return;
       const loose: Placement = {
         ...from,
-        x: round(from.x + by[0]),
-        y: round(from.y + by[1]),
-        z: round(from.z + by[2]),
+        x: byHand(from.x, by[0]),
+        y: byHand(from.y, by[1]),
+        z: byHand(from.z, by[2]),
       };
       const assembly = selectAssembly(store.getState());
       const snapped =
