@@ -1,5 +1,6 @@
 export * from './changes';
 export * from './defaults';
+export * from './journal';
 export * from './patches';
 export * from './profile';
 export * from './read';

@@ -6,9 +6,10 @@ import {
   LARGEST_DOCUMENT,
   newConversion,
   readConversion,
+  type SentChange,
   writeConversion,
 } from '@young-shell/core/document';
-import type { ConversionStore, SentChange } from '../store/conversions';
+import type { ConversionStore } from '../store/conversions';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
 

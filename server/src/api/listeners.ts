@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import type { JournalEntry } from '../store/conversions';
+import type { JournalEntry } from '@young-shell/core/document';
 
 /** Open pages that want to hear of changes made elsewhere (server-sent events). */
 export class Listeners {

@@ -6,7 +6,10 @@ import {
   profileOf,
   type Complaint,
   type Conversion,
+  type JournalEntry,
   type Operation,
+  type SentChange,
+  type Summary,
 } from '@young-shell/core/document';
 import { assessAll } from '@young-shell/core/plan';
 import type { Knex } from 'knex';
@@ -15,45 +18,6 @@ export interface Head {
   id: string;
   revision: number;
   document: Conversion;
-  updatedAt: string;
-}
-
-/** One row of the journal. `of` is the uid of the change that an undo or redo is about. */
-export interface JournalEntry {
-  revision: number;
-  uid: string;
-  type: string;
-  label: string;
-  kind: 'do' | 'undo' | 'redo';
-  of: string | null;
-  operations: Operation[];
-  inverse: Operation[];
-  madeAt: string;
-}
-
-/** A change as a client sends it: made on revision `base`. */
-export interface SentChange {
-  uid: string;
-  base: number;
-  type: string;
-  label: string;
-  kind: JournalEntry['kind'];
-  of: string | null;
-  operations: Operation[];
-}
-
-export interface Summary {
-  id: string;
-  name: string;
-  note: string;
-  policy: string;
-  form: string;
-  /** Side profile in (y, z), mm, for a small picture. */
-  outline: readonly (readonly [number, number])[];
-  /** What the Fit station says in a few words. */
-  fit: { verdict: string; brief: string };
-  parts: number;
-  revision: number;
   updatedAt: string;
 }
 

@@ -1,37 +1,10 @@
-import type { Conversion, Operation } from '@young-shell/core/document';
-import type { Verdict } from '@young-shell/core/findings';
-
-/** A row of the server's journal. `of` is the uid of the change that an undo or redo is about. */
-export interface JournalEntry {
-  revision: number;
-  uid: string;
-  type: string;
-  label: string;
-  kind: 'do' | 'undo' | 'redo';
-  of: string | null;
-  operations: Operation[];
-  inverse: Operation[];
-  madeAt: string;
-}
+import type { Conversion, JournalEntry, Summary } from '@young-shell/core/document';
 
 export interface Head {
   id: string;
   revision: number;
   document: Conversion;
   journal: JournalEntry[];
-}
-
-export interface Summary {
-  id: string;
-  name: string;
-  note: string;
-  policy: string;
-  form: string;
-  outline: [number, number][];
-  fit: { verdict: Verdict; brief: string };
-  parts: number;
-  revision: number;
-  updatedAt: string;
 }
 
 /** What the server answered instead of what was asked; `message` can be shown as it is. */

@@ -1,4 +1,4 @@
-import type { JournalEntry } from './api';
+import type { JournalEntry } from '@young-shell/core/document';
 
 /** What of a journal entry counts for undoing. */
 export type Step = Pick<JournalEntry, 'uid' | 'label' | 'kind' | 'of' | 'operations' | 'inverse'>;

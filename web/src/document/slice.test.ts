@@ -1,7 +1,7 @@
 import { applyChange, defaultBox, newConversion, type Change, type Conversion } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { JournalEntry } from './api';
+import type { JournalEntry } from '@young-shell/core/document';
 import { stacksOf } from './history';
 import {
   applied,

@@ -1,6 +1,7 @@
 import { createSlice, current, isDraft, type PayloadAction } from '@reduxjs/toolkit';
 import { applyOperations, complaintsOf, conflicts, type Conversion, type Operation } from '@young-shell/core/document';
-import type { Head, JournalEntry } from './api';
+import type { Head } from './api';
+import type { JournalEntry } from '@young-shell/core/document';
 import type { Step } from './history';
 
 /** A change that the server has not acknowledged yet. */

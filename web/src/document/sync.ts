@@ -8,7 +8,8 @@ import {
 } from '@young-shell/core/document';
 import { get, set } from 'idb-keyval';
 import type { AppThunk } from '../app/store';
-import { api, OfflineError, ServerError, type JournalEntry } from './api';
+import { api, OfflineError, ServerError } from './api';
+import type { JournalEntry } from '@young-shell/core/document';
 import { stacksOf } from './history';
 import { applied, connected, failed, opened, opening, refused, resolved, written, type Pending } from './slice';
 

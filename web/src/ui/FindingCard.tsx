@@ -41,7 +41,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
     finding.mayHaveRemedies &&
     finding.accepted === undefined &&
     (finding.verdict === 'stop' || finding.verdict === 'warn');
-  const { value: remedies, busy: searching } = useComputed(wanted && !busy ? document : undefined, search);
+  const { value: remedies, busy: searching } = useComputed('searches', wanted && !busy ? document : undefined, search);
   const about = finding.about.find((a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face');
   return (
     <article className={`border-b border-line px-4 py-2.5 ${finding.accepted !== undefined ? 'opacity-70' : ''}`}>

@@ -20,7 +20,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
   useEffect(() => {
     if (!trying) return;
     let alive = true;
-    compute((engine) => engine.effect(document, remedy.change)).then(
+    compute('searches', (engine) => engine.effect(document, remedy.change)).then(
       (found) => alive && setEffect(found),
       (error: Error) => alive && toast.error(error.message),
     );

@@ -1,45 +1,44 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './engine.worker';
 
-let remote: Remote<Engine> | undefined;
-let broken: ((error: Error) => void)[] = [];
+/** Two workers of the same kind: figures that follow every edit do not wait behind a search. */
+export type Lane = 'figures' | 'searches';
 
-/** The heavy computations in their worker; started at the first call, again after a crash. */
-function engine(): Remote<Engine> {
-  if (!remote) {
-    const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
-    worker.onerror = (event) => {
-      worker.terminate();
-      remote = undefined;
-      const waiting = broken;
-      broken = [];
-      for (const reject of waiting)
-        reject(
-          new Error(
-            `The computation stopped: ${event.message || 'its worker broke down'}. The plan is untouched; try again.`,
-          ),
-        );
-    };
-    remote = wrap<Engine>(worker);
-  }
-  return remote;
+interface Running {
+  remote: Remote<Engine>;
+  /** How to fail the calls that are under way. */
+  waiting: Set<(error: Error) => void>;
 }
 
-/** Calls the worker; rejects, with words that can be shown, when it breaks down. */
-export function compute<R>(work: (engine: Remote<Engine>) => Promise<R>): Promise<R> {
-  const current = engine();
-  return new Promise<R>((resolve, reject) => {
-    broken.push(reject);
-    const done = () => (broken = broken.filter((r) => r !== reject));
-    work(current).then(
-      (value) => {
-        done();
-        resolve(value);
-      },
-      (error: Error) => {
-        done();
-        reject(error);
-      },
-    );
+const running = new Map<Lane, Running>();
+
+/** A lane's worker; started at the first call, again after a crash. */
+function engine(lane: Lane): Running {
+  const known = running.get(lane);
+  if (known) return known;
+  const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
+  const started: Running = { remote: wrap<Engine>(worker), waiting: new Set() };
+  worker.onerror = (event) => {
+    worker.terminate();
+    running.delete(lane);
+    const why = `The computation stopped: ${event.message || 'its worker broke down'}. The plan is untouched; try again.`;
+    for (const reject of started.waiting) reject(new Error(why));
+  };
+  running.set(lane, started);
+  return started;
+}
+
+/** Calls a worker; rejects, with words that can be shown, when it breaks down. */
+export async function compute<R>(lane: Lane, work: (engine: Remote<Engine>) => Promise<R>): Promise<R> {
+  const { remote, waiting } = engine(lane);
+  let fail: (error: Error) => void = () => undefined;
+  const broken = new Promise<never>((_resolve, reject) => {
+    fail = reject;
   });
+  waiting.add(fail);
+  try {
+    return await Promise.race([work(remote), broken]);
+  } finally {
+    waiting.delete(fail);
+  }
 }

@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { compute } from './engine';
+import { compute, type Lane } from './engine';
 import type { Engine } from './engine.worker';
 
 /** Lets the first view be drawn before the worker takes a core. */
@@ -11,6 +11,7 @@ const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeo
  * kept, so that typing or dragging never queues up work. The last value stays until the next is there.
  */
 export function useComputed<I, R>(
+  lane: Lane,
   input: I | undefined,
   work: (engine: Remote<Engine>, input: I) => Promise<R>,
 ): { value: R | undefined; busy: boolean } {
@@ -36,7 +37,7 @@ export function useComputed<I, R>(
         last = wanted.current;
         const now = last;
         try {
-          const value = await compute((engine) => work(engine, now));
+          const value = await compute(lane, (engine) => work(engine, now));
           if (alive.current) setState({ value, busy: wanted.current !== now });
         } catch {
           if (alive.current) setState((s) => ({ ...s, busy: false }));
@@ -44,6 +45,6 @@ export function useComputed<I, R>(
       }
       running.current = false;
     })();
-  }, [input, work]);
+  }, [input, lane, work]);
   return state;
 }

@@ -46,7 +46,7 @@ export function SheetPanel() {
       keep(
         `${file}-${only ? only[0] : 'sheets'}.pdf`,
         'application/pdf',
-        (await compute((engine) => engine.sheets(document, only))) as BlobPart,
+        (await compute('searches', (engine) => engine.sheets(document, only))) as BlobPart,
       );
     } catch (error) {
       toast.error((error as Error).message);
@@ -56,7 +56,8 @@ export function SheetPanel() {
   };
   const svg = async () => {
     try {
-      if (face) keep(`${file}-${face}.svg`, 'image/svg+xml', await compute((engine) => engine.svg(document, face)));
+      if (face)
+        keep(`${file}-${face}.svg`, 'image/svg+xml', await compute('searches', (engine) => engine.svg(document, face)));
     } catch (error) {
       toast.error((error as Error).message);
     }

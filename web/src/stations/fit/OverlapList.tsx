@@ -14,7 +14,7 @@ const overlaps = (engine: Remote<Engine>, document: Conversion): Promise<Overlap
 export function OverlapList() {
   const document = useAppSelector(selectDocument);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const { value } = useComputed(document, overlaps);
+  const { value } = useComputed('figures', document, overlaps);
   if (!value || value.length === 0) return null;
   return (
     <Section title="What is in what">

@@ -39,7 +39,7 @@ export function PartPlace({ id }: { id: string }) {
   const place = async () => {
     setBusy(true);
     try {
-      const result = await compute((engine) => engine.place(document, id));
+      const result = await compute('searches', (engine) => engine.place(document, id));
       setFound({ ...result, at: 0 });
       const [best] = result.proposals;
       if (best) put(id, best.placement);

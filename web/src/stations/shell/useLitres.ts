@@ -7,4 +7,4 @@ import type { Engine } from '../../work/engine.worker';
 const volumes = (engine: Remote<Engine>, document: Conversion): Promise<Volumes> => engine.volumes(document);
 
 /** Litres by the solid kernel; follows every edit. */
-export const useLitres = (document: Conversion) => useComputed(document, volumes);
+export const useLitres = (document: Conversion) => useComputed('figures', document, volumes);
