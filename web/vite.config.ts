@@ -6,6 +6,13 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['manifold-3d'] },
-  build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
+  // The kernel asks for node:module only under Node.
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 2500,
+    rolldownOptions: {
+      onLog: (level, log, next) => (log.message.includes('node:module') ? undefined : next(level, log)),
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4680' } },
 });

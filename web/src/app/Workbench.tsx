@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
-import { openConversion } from '../document/sync';
+import { closeConversion, openConversion } from '../document/sync';
 import { Button } from '../ui/Button';
 import { resetView } from '../view/slice';
 import { ShellView } from '../view/ShellView';
@@ -20,6 +20,9 @@ export function Workbench() {
   useEffect(() => {
     dispatch(resetView());
     void dispatch(openConversion(id));
+    return () => {
+      dispatch(closeConversion());
+    };
   }, [dispatch, id]);
 
   if (status === 'absent' || status === 'failed')

@@ -38,6 +38,12 @@ export const openConversion =
     }
   };
 
+/** Stops listening: a browser holds only a few connections to one server. */
+export const closeConversion = (): AppThunk => () => {
+  events?.close();
+  events = undefined;
+};
+
 const listen =
   (id: string): AppThunk =>
   (dispatch, getState) => {
@@ -145,7 +151,8 @@ export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) =
       const { uid, type, label, kind, of, operations } = first;
       try {
         const entry = await api.send(id, { uid, base: revision, type, label, kind, of, operations });
-        if (getState().document.id !== id) break;
+        // Another conversion was opened meanwhile: go on with its queue.
+        if (getState().document.id !== id) continue;
         dispatch(written([entry]));
         // The event stream may have been first; then it is off the queue already.
         if (getState().document.pending[0]?.uid === uid)
