@@ -19,9 +19,19 @@ const part = process.argv.slice(2);
 let failedChecks = 0;
 let passedChecks = 0;
 if (part.length === 0)
-  for (const check of ['types', 'lint', 'imports', 'unused', 'format']) {
+  for (const [check, ...options] of [
+    ['types'],
+    ['lint'],
+    ['imports'],
+    ['unused'],
+    ['format'],
+    ['bench', '--', '--short'],
+  ]) {
     say(`check: ${check}`);
-    const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', check], { cwd: root, encoding: 'utf8' });
+    const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', check, ...options], {
+      cwd: root,
+      encoding: 'utf8',
+    });
     if (status === 0) passedChecks++;
     else {
       failedChecks++;
