@@ -3,8 +3,10 @@ import { useEffect, useRef, useState } from 'react';
 import { compute, type Lane } from './engine';
 import type { Engine } from './engine.worker';
 
-/** Lets the first view be drawn before the worker takes a core. */
-const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 1000 }));
+/** After a cold load the first view is drawn within this, ms; until then the workers leave it the cores. */
+const FIRST_VIEW = 2000;
+
+const idle = () => new Promise((resolve) => setTimeout(resolve, Math.max(0, FIRST_VIEW - performance.now())));
 
 /**
  * A value from the worker that follows its input. While one run is going on only the newest next input is
