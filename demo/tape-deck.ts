@@ -1,4 +1,12 @@
-import { newConversion, type Conversion, type Feature, type WedgeHull } from '@young-shell/core/document';
+import {
+  corner,
+  feature,
+  lidAt,
+  newConversion,
+  type Conversion,
+  type Feature,
+  type ProfileHull,
+} from '@young-shell/core/document';
 import { partFrom } from '@young-shell/core/parts';
 import { measured, type Measured } from '@young-shell/core/quantity';
 import { standardPart } from '@young-shell/core/standards';
@@ -10,38 +18,30 @@ const rule = (value: number) => measured(value, 'rule');
 const tape = (value: number) => measured(value, 'tape');
 const exact = (value: number): Measured => measured(value, 'rule', 0);
 
-const hull: WedgeHull = {
-  form: 'wedge',
-  width: tape(452),
-  profile: [
-    { y: exact(0), z: exact(0), face: 'bottom', wall: calipers(9.2) },
-    { y: rule(386), z: exact(0), face: 'rear', wall: calipers(4.1) },
-    { y: rule(386), z: rule(158), face: 'top', wall: calipers(3.2) },
-    { y: rule(214), z: rule(158), face: 'slope', wall: calipers(3.2) },
-    { y: exact(0), z: rule(68), face: 'front', wall: calipers(12.1) },
+const hull: ProfileHull = {
+  form: 'profile',
+  axis: 'x',
+  length: tape(452),
+  corners: [
+    corner(exact(0), exact(0), 'bottom', calipers(9.2)),
+    corner(rule(386), exact(0), 'rear', calipers(4.1)),
+    corner(rule(386), rule(158), 'top', calipers(3.2)),
+    corner(rule(214), rule(158), 'slope', calipers(3.2)),
+    corner(exact(0), rule(68), 'front', calipers(12.1)),
   ],
-  walls: { left: calipers(18.2), right: calipers(18.3) },
+  ends: { low: calipers(18.2), high: calipers(18.3) },
 };
 
 type Place = [x: Measured, y: Measured, z: Measured];
 type Size = [width: Measured, depth: Measured, height: Measured];
 
-const block = (name: string, [x, y, z]: Place, [width, depth, height]: Size, rest: Partial<Feature>): Feature => ({
-  name,
-  shape: { kind: 'box', width, depth, height },
-  x,
-  y,
-  z,
-  fate: 'keep',
-  why: '',
-  body: 'base',
-  metal: false,
-  moving: false,
-  ...rest,
-});
+const block = (name: string, place: Place, [width, depth, height]: Size, rest: Partial<Feature>): Feature =>
+  feature(name, { kind: 'box', width, depth, height }, place, rest);
 
 const features: Record<string, Feature> = {
   'keys-1': block('Transport keys', [rule(96), rule(12.1), rule(22)], [rule(150), rule(46), rule(34)], {
+    kind: 'mechanism',
+    sweep: { bottom: 6 },
     why: 'piano keys work the new controls',
     metal: true,
     moving: true,
@@ -54,36 +54,34 @@ const features: Record<string, Feature> = {
     why: 'shows the network',
     body: 'lid',
   }),
-  'selector-1': {
-    name: 'Rotary selector',
-    shape: { kind: 'cylinder', axis: 'y', diameter: calipers(44), length: calipers(36) },
-    x: rule(40),
-    y: rule(12.1),
-    z: rule(14),
-    fate: 'keep',
-    why: 'chooses the source',
-    body: 'base',
-    metal: true,
-    moving: false,
-  },
-  'motor-boss-1': {
-    name: 'Capstan motor boss',
-    shape: { kind: 'cylinder', axis: 'z', diameter: calipers(54), length: rule(26) },
-    x: rule(232),
-    y: rule(150),
-    z: calipers(9.2),
-    fate: 'cut',
-    why: 'the motor is gone',
-    body: 'base',
-    metal: false,
-    moving: false,
-  },
+  'selector-1': feature(
+    'Rotary selector',
+    { kind: 'cylinder', axis: 'y', diameter: calipers(44), length: calipers(36) },
+    [rule(40), rule(12.1), rule(14)],
+    {
+      kind: 'mechanism',
+      why: 'chooses the source',
+      metal: true,
+    },
+  ),
+  'motor-boss-1': feature(
+    'Capstan motor boss',
+    { kind: 'cylinder', axis: 'z', diameter: calipers(54), length: rule(26) },
+    [rule(232), rule(150), calipers(9.2)],
+    {
+      kind: 'boss',
+      fate: 'cut',
+      why: 'the motor is gone',
+    },
+  ),
   'lid-rib-1': block('Lid rib 1', [calipers(18.2), rule(300), rule(142.8)], [rule(415.5), calipers(8), calipers(12)], {
+    kind: 'rib',
     body: 'lid',
     fate: 'cut',
     why: 'stiffens the deck plate',
   }),
   'lid-rib-2': block('Lid rib 2', [calipers(18.2), rule(226), rule(142.8)], [rule(415.5), calipers(8), calipers(12)], {
+    kind: 'rib',
     body: 'lid',
     why: 'carries the left reel spindle',
   }),
@@ -92,6 +90,7 @@ const features: Record<string, Feature> = {
     [calipers(18.2), rule(357.9), calipers(9.2)],
     [calipers(24), calipers(24), rule(60)],
     {
+      kind: 'bracket',
       why: 'holds cheek and rear together',
     },
   ),
@@ -100,10 +99,12 @@ const features: Record<string, Feature> = {
     [rule(409.7), rule(357.9), calipers(9.2)],
     [calipers(24), calipers(24), rule(60)],
     {
+      kind: 'bracket',
       why: 'holds cheek and rear together',
     },
   ),
   'transformer-1': block('Transformer shelf', [rule(30), rule(160), calipers(9.2)], [rule(110), rule(90), rule(4)], {
+    kind: 'shelf',
     fate: 'removed',
     why: 'sawn out on the first evening',
   }),
@@ -139,7 +140,24 @@ export function tapeDeckUnplaced(): Conversion {
   deck.shell = {
     hull,
     material: 'wood',
-    lid: { name: 'Deck plate', splitHeight: rule(66), closure: 'screws outside' },
+    bodies: {
+      lid: {
+        ...lidAt(rule(66), 'Deck plate', [
+          { kind: 'screw', count: 6, where: 'along the edge of the deck', releasedFrom: 'outside' },
+        ]),
+        material: 'aluminium',
+      },
+    },
+    hazards: {
+      capacitors: { state: 'dealt with', note: 'Motor capacitors taken out by a radio shop' },
+      'lead paint': { state: 'absent', note: '' },
+      asbestos: { state: 'absent', note: '' },
+      radium: { state: 'absent', note: '' },
+      'picture tube': { state: 'absent', note: '' },
+      rust: { state: 'absent', note: '' },
+      mould: { state: 'absent', note: '' },
+      rare: { state: 'absent', note: 'Thousands were made; this one had lost its heads' },
+    },
     features,
     openings: {
       'mains-1': {

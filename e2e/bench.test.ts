@@ -1,3 +1,4 @@
+import type { BoxHull } from '@young-shell/core/document';
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -75,7 +76,8 @@ describe('from a measured shell to a cut sheet', () => {
     expect(readFileSync(await (await svg).path(), 'utf8')).toMatch(/^<svg [^>]*width="\d/);
 
     const saved = await bench.document(await bench.pathOf('Toolbox', 'fit'));
-    expect(saved.shell.hull.width.value).toBeCloseTo(393.7, 6);
+    const box = saved.shell.hull as BoxHull;
+    expect(box.width.value).toBeCloseTo(393.7, 6);
     expect(saved.kit.parts['board-1']!.dimensions.coolerHeight!.value).toBe(55);
     await page.context().close();
   });
@@ -91,7 +93,8 @@ describe('from a measured shell to a cut sheet', () => {
     await type(field(page, 'Height'), '-4');
     await page.getByRole('alert').filter({ hasText: 'positive' }).waitFor();
     const saved = await bench.document(await bench.pathOf('Toolbox', 'shell'));
-    expect([saved.shell.hull.width.value, saved.shell.hull.walls.left.value]).toEqual([393.7, 3]);
+    const box = saved.shell.hull as BoxHull;
+    expect([box.width.value, box.walls.left.value]).toEqual([393.7, 3]);
     await page.context().close();
   });
 });

@@ -1,6 +1,7 @@
-import { extentOf, type Conversion, type Feature, type Part, type Placement, type Shell } from '../document';
-import { add, chain, subtract, type Linear } from '../quantity';
-import { axisOf, signOf, type Axis, type Shape, type Vec3 } from '../solid';
+import type { Conversion, Part, Placement, Shell } from '../document';
+import { subtract, type Linear } from '../quantity';
+import { axisOf, signOf, type Axis, type Vec3 } from '../solid';
+import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
 
@@ -16,50 +17,6 @@ export interface Assembly {
 }
 
 const METALS = new Set(['steel', 'aluminium']);
-
-const featureCache = new WeakMap<Feature, Map<string, Solid>>();
-
-/** A feature as a solid with its measured ends. */
-export function featureSolid(id: string, feature: Feature): Solid {
-  const known = featureCache.get(feature)?.get(id);
-  if (known) return known;
-  const { low, high } = extentOf(feature);
-  const base = `/shell/features/${id}`;
-  const lows = [chain(`${base}/x`, feature.x), chain(`${base}/y`, feature.y), chain(`${base}/z`, feature.z)];
-  const { shape: form } = feature;
-  const sizes: Linear[] =
-    form.kind === 'box'
-      ? [
-          chain(`${base}/shape/width`, form.width),
-          chain(`${base}/shape/depth`, form.depth),
-          chain(`${base}/shape/height`, form.height),
-        ]
-      : (['x', 'y', 'z'] as const).map((axis) =>
-          axis === form.axis
-            ? chain(`${base}/shape/length`, form.length)
-            : chain(`${base}/shape/diameter`, form.diameter),
-        );
-  const shape: Shape =
-    form.kind === 'box'
-      ? { kind: 'box', low, high }
-      : { kind: 'cylinder', axis: { x: 0, y: 1, z: 2 }[form.axis] as Axis, low, high };
-  const solid: Solid = {
-    id,
-    owner: id,
-    ownerKind: 'feature',
-    name: feature.name,
-    role: 'body',
-    shape,
-    moving: feature.moving,
-    contact: [],
-    outside: false,
-    end: (axis, atHigh) => (atHigh ? add(lows[axis]!, sizes[axis]!) : lows[axis]!),
-  };
-  if (feature.metal) solid.conducts = 'metal';
-  if (!featureCache.has(feature)) featureCache.set(feature, new Map());
-  featureCache.get(feature)!.set(id, solid);
-  return solid;
-}
 
 /** Within this of a wall a part counts as bolted to it, mm. */
 const SEATED = 0.05;
@@ -113,6 +70,17 @@ export function placeInShell(id: string, part: Part, placement: Placement, shell
   return placed;
 }
 
+const materials = new WeakMap<Shell['hull'], Solid[]>();
+
+function materialOf(hull: Shell['hull']): Solid[] {
+  if (hull.form !== 'solid') return [];
+  const known = materials.get(hull);
+  if (known) return known;
+  const solids = materialSolids(hullModel({ hull, bodies: {} }).material);
+  materials.set(hull, solids);
+  return solids;
+}
+
 /** Document → solids in shell coordinates. Features that are already removed are left out. */
 export function assemble(document: Conversion): Assembly {
   const { shell, kit, layout } = document;
@@ -126,9 +94,12 @@ export function assemble(document: Conversion): Assembly {
   return {
     hull: hullModel(shell),
     metalShell: METALS.has(shell.material),
-    features: Object.entries(shell.features)
-      .filter(([, f]) => f.fate !== 'removed')
-      .map(([id, f]) => featureSolid(id, f)),
+    features: [
+      ...Object.entries(shell.features)
+        .filter(([, f]) => f.fate !== 'removed')
+        .flatMap(([id, f]) => featureSolids(id, f)),
+      ...materialOf(shell.hull),
+    ],
     parts,
     unplaced,
   };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChange, defaultBox, defaultWedge, newConversion, type Placement } from '../document';
+import { applyChange, lidAt, defaultBox, defaultWedge, newConversion, type Placement } from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { ORIENTATIONS, turnOf, type Vec3 } from '../solid';
@@ -74,7 +74,7 @@ describe('what a part hangs on', () => {
 });
 
 describe('faces', () => {
-  const hull = hullModel({ hull: defaultWedge(), lid: null });
+  const hull = hullModel({ hull: defaultWedge(), bodies: {} });
   const frame = (face: string) => hull.frames.find((f) => f.face === face)!;
 
   it('have right-handed frames that look out of the shell', () => {
@@ -103,9 +103,9 @@ describe('faces', () => {
 
 describe('walls', () => {
   it('know which of them the lid lifts off', () => {
-    const lid = { name: 'Lid', splitHeight: measured(70), closure: 'lift off' as const };
+    const bodies = { lid: lidAt(measured(70)) };
     const inLid = (hull: Parameters<typeof hullModel>[0]['hull']) =>
-      hullModel({ hull, lid })
+      hullModel({ hull, bodies })
         .walls.filter((w) => w.inLid)
         .map((w) => w.face);
     expect(inLid(defaultWedge())).toEqual(['top', 'slope']);
@@ -113,7 +113,7 @@ describe('walls', () => {
   });
 
   it('lie as deep as they are thick, on a slope square to it', () => {
-    const { walls } = hullModel({ hull: defaultWedge(), lid: null });
+    const { walls } = hullModel({ hull: defaultWedge(), bodies: {} });
     const slope = walls.find((w) => w.face === 'slope')!;
     const [, ny, nz] = slope.normal;
     expect(ny * 0 + nz * 70).toBeCloseTo(slope.offset - 3, 9);

@@ -1,3 +1,5 @@
 export * from './assemble';
+export * from './features';
+export * from './frames';
 export * from './hull';
 export * from './placed';

@@ -24,6 +24,8 @@ export interface Solid {
   shape: Shape;
   conducts?: 'live' | 'metal';
   moving: boolean;
+  /** Not matter, but room that something moving sweeps. */
+  swept?: boolean;
   /** Directions of the shell in which it may touch what it is mounted to. */
   contact: readonly Direction[];
   air?: { direction: Direction; wanted: number; tolerable: number; least: number };

@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../assembly';
+import { assemble, wallOf, type Assembly } from '../assembly';
 import { mayCut, POLICIES } from '../brief';
 import type { Conversion, Opening } from '../document';
 import { collect, type Finding } from '../findings';
@@ -109,7 +109,7 @@ function webFindings(document: Conversion, assembly: Assembly, fresh: readonly C
     });
   };
   fresh.forEach((a, i) => {
-    const wall = assembly.hull.walls.find((w) => w.face === a.face)!;
+    const wall = wallOf(assembly.hull, a.face)!;
     const frame = assembly.hull.frames.find((f) => f.face === a.face)!;
     const least = leastWeb(document, wall.thickness);
     const [hu, hv] = halfOf(a.shape);

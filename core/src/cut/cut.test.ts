@@ -14,7 +14,7 @@ const add = (id: string, key: string, x: number, y: number, z: number): Change =
 });
 const make = (...changes: Change[]): Conversion => {
   const hull = defaultWedge();
-  for (const corner of hull.profile) corner.wall = measured(3);
+  for (const corner of hull.corners) corner.wall = measured(3);
   return changes.reduce((d, c) => applyChange(d, c).document, newConversion('Deck', hull));
 };
 // Depth 320, rear wall 3: its inside is at y = 317, the floor's inside at z = 3.

@@ -1,4 +1,4 @@
-import { assemble, onFace, type Assembly, type FaceFrame } from '../assembly';
+import { assemble, onFace, wallOf, type Assembly, type FaceFrame } from '../assembly';
 import type { Conversion, FaceId } from '../document';
 import { faceName } from '../fit';
 import type { Point2 } from '../solid';
@@ -148,7 +148,7 @@ function keepItems(
   frame: FaceFrame,
   flip: (p: Point2) => Point2,
 ): SheetItem[] {
-  const wall = assembly.hull.walls.find((w) => w.face === frame.face)!;
+  const wall = wallOf(assembly.hull, frame.face)!;
   const items: SheetItem[] = [];
   for (const feature of assembly.features) {
     if (document.shell.features[feature.id]?.fate !== 'keep') continue;

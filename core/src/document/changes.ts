@@ -2,15 +2,19 @@ import type { Measured } from '../quantity';
 import { edit, stepsOf, type Edited } from './patches';
 import type {
   Accepted,
+  Body,
   Brief,
   Conversion,
   CutSettings,
   Feature,
+  Hazard,
+  HazardKind,
+  HoleMap,
   Hull,
-  Lid,
   Material,
   Opening,
   Part,
+  Photo,
   Placement,
   Survivor,
   Target,
@@ -24,7 +28,8 @@ export type Change =
   | { type: 'setTarget'; id: string; target: Target | null }
   | { type: 'setHull'; hull: Hull }
   | { type: 'setMaterial'; material: Material }
-  | { type: 'setLid'; lid: Lid | null }
+  | { type: 'setBody'; id: string; body: Body | null }
+  | { type: 'setHazard'; kind: HazardKind; hazard: Hazard }
   | { type: 'setMeasured'; path: string; measured: Measured; what: string }
   | { type: 'setFeature'; id: string; feature: Feature | null }
   | { type: 'setFate'; id: string; fate: Feature['fate'] }
@@ -33,6 +38,8 @@ export type Change =
   | { type: 'setPart'; id: string; part: Partial<Part> }
   | { type: 'removePart'; id: string }
   | { type: 'placePart'; id: string; placement: Placement | null }
+  | { type: 'setHoleMap'; id: string; map: HoleMap | null }
+  | { type: 'setPhoto'; id: string; photo: Photo | null }
   | { type: 'setCut'; cut: Partial<CutSettings> }
   | { type: 'accept'; finding: string; accepted: Accepted | null }
   | { type: 'all'; what: string; changes: Change[] };
@@ -66,8 +73,13 @@ function alter(draft: Conversion, change: Change): void {
     case 'setMaterial':
       draft.shell.material = change.material;
       return;
-    case 'setLid':
-      draft.shell.lid = change.lid;
+    case 'setBody':
+      if (change.body === null)
+        for (const feature of Object.values(draft.shell.features))
+          if (feature.body === change.id) feature.body = 'base';
+      return setOrDelete(draft.shell.bodies, change.id, change.body);
+    case 'setHazard':
+      draft.shell.hazards[change.kind] = change.hazard;
       return;
     case 'setMeasured': {
       const steps = stepsOf(change.path);
@@ -101,6 +113,10 @@ function alter(draft: Conversion, change: Change): void {
       return;
     case 'placePart':
       return setOrDelete(draft.layout.placements, change.id, change.placement);
+    case 'setHoleMap':
+      return setOrDelete(draft.kit.holeMaps, change.id, change.map);
+    case 'setPhoto':
+      return setOrDelete(draft.kit.photos, change.id, change.photo);
     case 'setCut':
       Object.assign(draft.cut, change.cut);
       return;
@@ -128,8 +144,10 @@ export function describeChange(document: Conversion, change: Change): string {
       return 'shape of the hull';
     case 'setMaterial':
       return `material: ${change.material}`;
-    case 'setLid':
-      return change.lid ? `lid: ${change.lid.name}` : 'no lid';
+    case 'setBody':
+      return change.body ? `${change.body.kind}: ${change.body.name}` : `no ${change.id.replace(/-\d+$/, '')}`;
+    case 'setHazard':
+      return `${change.kind}: ${change.hazard.state}`;
     case 'setMeasured':
       return `${change.what} ${change.measured.value} mm`;
     case 'setFeature':
@@ -146,6 +164,10 @@ export function describeChange(document: Conversion, change: Change): string {
       return `take ${part(change.id)} out of the kit`;
     case 'placePart':
       return change.placement ? `move ${part(change.id)}` : `take ${part(change.id)} out of the shell`;
+    case 'setHoleMap':
+      return change.map ? `hole map: ${change.map.name}` : 'delete a hole map';
+    case 'setPhoto':
+      return change.photo ? `photo: ${change.photo.name}` : 'delete a photo';
     case 'setCut':
       return `sheets: ${Object.keys(change.cut).join(', ')}`;
     case 'accept':

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { measured } from '../quantity';
 import {
@@ -5,31 +6,28 @@ import {
   applyOperations,
   complaintsOf,
   conflicts,
+  edgeLengths,
   defaultBox,
   defaultWedge,
+  feature,
+  lidAt,
   newConversion,
   readConversion,
   SCHEMA_VERSION,
+  withEdgeLength,
   writeConversion,
   type Change,
   type Conversion,
-  type Feature,
 } from '.';
 
 const box = (): Conversion => newConversion('Radio', defaultBox());
 const wedge = (): Conversion => newConversion('Deck', defaultWedge());
-const rib: Feature = {
-  name: 'Rib',
-  shape: { kind: 'box', width: measured(20), depth: measured(5), height: measured(10) },
-  x: measured(10),
-  y: measured(10),
-  z: measured(3),
-  fate: 'cut',
-  why: '',
-  body: 'base',
-  metal: false,
-  moving: false,
-};
+const rib = feature(
+  'Rib',
+  { kind: 'box', width: measured(20), depth: measured(5), height: measured(10) },
+  [measured(10), measured(10), measured(3)],
+  { fate: 'cut' },
+);
 
 /** The first complaint about a document after a change. */
 const complaintAfter = (document: Conversion, change: Change) =>
@@ -46,8 +44,8 @@ describe('a change', () => {
     const changes: Change[] = [
       { type: 'rename', name: 'Other' },
       { type: 'setFeature', id: 'rib-1', feature: rib },
-      { type: 'setHull', hull: defaultWedge() },
       set('/shell/hull/width', 333),
+      { type: 'setHull', hull: defaultWedge() },
       {
         type: 'all',
         what: 'two',
@@ -105,8 +103,8 @@ describe('a document is refused with a clear message', () => {
     [
       'a profile that crosses itself',
       wedge,
-      set('/shell/hull/profile/2/z', -40),
-      '/shell/hull/profile/2',
+      set('/shell/hull/corners/2/b', -40),
+      '/shell/hull/corners/2',
       /crosses itself/,
     ],
     [
@@ -114,14 +112,14 @@ describe('a document is refused with a clear message', () => {
       box,
       { type: 'setFeature', id: 'rib-1', feature: { ...rib, x: measured(390) } },
       '/shell/features/rib-1',
-      /from 390 mm to 410 mm across; the shell is 400 mm/,
+      /from 390 mm to 410 mm across; the shell from 0 mm to 400 mm/,
     ],
     [
       'a lid above the shell',
       box,
-      { type: 'setLid', lid: { name: 'Lid', splitHeight: measured(150), closure: 'hinge' } },
-      '/shell/lid/splitHeight',
-      /must be under 150 mm/,
+      { type: 'setBody', id: 'lid', body: lidAt(measured(150)) },
+      '/shell/bodies/lid/cut/at',
+      /between 0 mm and 150 mm/,
     ],
     [
       'an opening in a face that is not there',
@@ -163,5 +161,46 @@ describe('a file', () => {
     ['invalid', writeConversion(box()).replace('"width": {', '"wdth": {')],
   ])('is refused as %s', (code, text) => {
     expect(() => readConversion(text)).toThrow(expect.objectContaining({ code }));
+  });
+});
+
+describe('an older document', () => {
+  it('of schema 1 becomes profiles, bodies and features of today', () => {
+    const old = readConversion(readFileSync(new URL('./stored/schema-1.json', import.meta.url), 'utf8'));
+    expect(old.schemaVersion).toBe(SCHEMA_VERSION);
+    expect(complaintsOf(old)).toEqual([]);
+    expect(old.shell.hull).toMatchObject({ form: 'profile', axis: 'x' });
+    expect(Object.values(old.shell.bodies).map((b) => b.kind)).toEqual(['lid']);
+    expect(old.kit).toMatchObject({ holeMaps: {}, photos: {} });
+  });
+});
+
+describe('an edge of a section gets another length', () => {
+  const box: [number, number][] = [
+    [0, 0],
+    [100, 0],
+    [100, 50],
+    [0, 50],
+  ];
+  it('and right angles stay', () => {
+    expect(withEdgeLength(box, 0, 120)[2]).toEqual([120, 50]);
+    expect(edgeLengths(withEdgeLength(box, 1, 60))).toEqual([120 - 20, 60, 100, 60]);
+  });
+  it('the datum stays where it is', () => expect(withEdgeLength(box, 3, 70)[0]).toEqual([0, 0]));
+  it('a slanted one moves its end only', () => {
+    const wedge: [number, number][] = [
+      [0, 0],
+      [100, 0],
+      [70, 40],
+    ];
+    expect(withEdgeLength(wedge, 1, 100)).toEqual([
+      [0, 0],
+      [100, 0],
+      [expect.closeTo(40, 9), expect.closeTo(80, 9)],
+    ]);
+  });
+  it('of zero or NaN is refused', () => {
+    expect(() => withEdgeLength(box, 0, 0)).toThrow(/over 0/);
+    expect(() => withEdgeLength(box, 0, NaN)).toThrow(/NaN/);
   });
 });

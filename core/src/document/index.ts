@@ -1,9 +1,14 @@
 export * from './changes';
 export * from './defaults';
+export * from './extent';
 export * from './journal';
 export * from './patches';
-export * from './profile';
+export * from './facets';
+export * from './hullForm';
+export * from './section';
+export * from './shell';
 export * from './read';
 export * from './rules';
-export { LARGEST_DOCUMENT, SCHEMA_VERSION, type Complaint } from './schema';
+export * from './upgrades';
+export { complaintsOfPart, LARGEST_DOCUMENT, MOST_COVER_BOXES, SCHEMA_VERSION, type Complaint } from './schema';
 export * from './types';

@@ -26,7 +26,7 @@ export interface Summary {
   note: string;
   policy: string;
   form: string;
-  /** Side profile in (y, z), mm, for a small picture. */
+  /** Its most telling profile, mm, for a small picture. */
   outline: readonly Point2[];
   /** What the Fit station says in a few words. */
   fit: { verdict: 'stop' | 'warn' | 'note' | 'good'; brief: string };

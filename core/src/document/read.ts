@@ -1,6 +1,7 @@
 import { complaintsOf } from './rules';
 import { LARGEST_DOCUMENT, SCHEMA_VERSION, type Complaint } from './schema';
 import type { Conversion } from './types';
+import { upgrade } from './upgrades';
 
 /** The marker by which a file is known to be ours. */
 export const FORMAT = 'young-shell-conversion';
@@ -15,9 +16,6 @@ export class DocumentError extends Error {
     super(message);
   }
 }
-
-/** Steps from one schema version to the next: `UPGRADES[n]` takes version n to n + 1. */
-export const UPGRADES: Readonly<Record<number, (document: Record<string, unknown>) => void>> = {};
 
 /** The file form of a conversion: pretty JSON with the marker first. */
 export function writeConversion(document: Conversion): string {
@@ -54,9 +52,13 @@ export function readConversion(text: string): Conversion {
       'newer',
       `The file was written by a newer version (schema ${version}); this one reads up to ${SCHEMA_VERSION}. Update Young Shell to open it.`,
     );
-  for (let v = version; v < SCHEMA_VERSION; v++) {
-    UPGRADES[v]?.(document);
-    document.schemaVersion = v + 1;
+  try {
+    upgrade(document);
+  } catch {
+    throw new DocumentError(
+      'invalid',
+      `The file says schema ${version}, but is not built like one: it can't be brought to schema ${SCHEMA_VERSION}.`,
+    );
   }
   const complaints = complaintsOf(document);
   if (complaints.length > 0)

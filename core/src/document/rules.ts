@@ -1,8 +1,10 @@
-import { standardPart } from '../standards';
 import { area, contains, crossingEdges, inset, type Point2 } from '../solid/polygon';
-import { outlineOf, profileOf } from './profile';
+import { standardPart } from '../standards';
+import { extentOf } from './extent';
+import { facetsOf, faultsOf } from './facets';
+import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { complaintsOfForm, type Complaint } from './schema';
-import type { Conversion, Feature, Hull } from './types';
+import { BOARD_EDGES, OWN, type Conversion, type Feature, type FeatureShape, type HoleMap, type Shell } from './types';
 
 /** Everything that is wrong with a document: its form first, then what makes no sense as a shell. */
 export function complaintsOf(document: unknown): Complaint[] {
@@ -14,107 +16,191 @@ const mm = (value: number) => `${Number(value.toFixed(2))} mm`;
 
 function complaintsOfSense(document: Conversion): Complaint[] {
   const { shell } = document;
-  const hull = complaintsOfHull(shell.hull);
+  const form = formOf(shell.hull);
+  const hull = complaintsOfHull(form);
   if (hull.length > 0) return hull;
+  return [
+    ...complaintsOfBodies(shell, form),
+    ...complaintsOfFeatures(shell, form),
+    ...complaintsOfKit(document),
+    ...Object.entries(shell.openings).flatMap(([id, { face }]) => unknownFace(shell, face, `openings/${id}/face`)),
+  ];
+}
+
+function unknownFace({ hull }: Shell, face: string, where: string): Complaint[] {
+  const faces = facesOf(hull);
+  return faces.includes(face)
+    ? []
+    : [{ path: `/shell/${where}`, message: `The shell has no face “${face}”; it has ${faces.join(', ')}.` }];
+}
+
+function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
+  const { low, high } = boundsOfForm(form);
+  return Object.entries(shell.bodies).flatMap(([id, body]): Complaint[] => {
+    if (body.cut.kind === 'face') return unknownFace(shell, body.cut.face, `bodies/${id}/cut/face`);
+    const axis = 'xyz'.indexOf(body.cut.axis);
+    const at = body.cut.at.value;
+    if (at > low[axis]! && at < high[axis]!) return [];
+    return [
+      {
+        path: `/shell/bodies/${id}/cut/at`,
+        message: `${body.name || id} comes off at ${mm(at)}; that must be inside the shell, between ${mm(low[axis]!)} and ${mm(high[axis]!)}.`,
+      },
+    ];
+  });
+}
+
+function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
+  const bounds = boundsOfForm(form);
+  return Object.entries(shell.features).flatMap(([id, feature]): Complaint[] => {
+    const path = `/shell/features/${id}`;
+    const shape = complaintOfShape(feature.shape);
+    if (shape) return [{ path: `${path}/shape`, message: `“${feature.name}”: ${shape}` }];
+    if (feature.body !== 'base' && !(feature.body in shell.bodies))
+      return [
+        {
+          path: `${path}/body`,
+          message: `“${feature.name}” belongs to “${feature.body}”, but the shell has no such body.`,
+        },
+      ];
+    if (feature.copies?.kind === 'row' && feature.copies.pitch.value === 0)
+      return [
+        { path: `${path}/copies/pitch`, message: `The copies of “${feature.name}” lie in one another: 0 mm apart.` },
+      ];
+    const out = outside(feature, form, bounds);
+    return out ? [{ path, message: out }] : [];
+  });
+}
+
+function complaintOfShape(shape: FeatureShape): string | undefined {
+  if (shape.kind !== 'prism') return undefined;
+  const points = shape.corners.map((c): Point2 => [c.a.value, c.b.value]);
+  if (points.some(([a, b]) => a < 0 || b < 0))
+    return 'the corners of its profile count from its low ends; none may be under 0 mm.';
+  const crossing = crossingEdges(points);
+  if (crossing) return `its profile crosses itself between corner ${crossing[0] + 1} and ${crossing[1] + 1}.`;
+  if (Math.abs(area(points)) < 0.01) return 'its profile has no area.';
+  return undefined;
+}
+
+function complaintsOfKit(document: Conversion): Complaint[] {
   const complaints: Complaint[] = [];
-  const profile = profileOf(shell.hull);
-  const outline = outlineOf(profile);
-  const top = Math.max(...outline.map((p) => p[1]));
-  const split = shell.lid?.splitHeight.value;
-  if (split !== undefined && split >= top)
-    complaints.push({
-      path: '/shell/lid/splitHeight',
-      message: `The lid's joint is at ${mm(split)}, above the shell's ${mm(top)}; it must be under ${mm(top)}.`,
-    });
-  for (const [id, feature] of Object.entries(shell.features)) {
-    const complaint = outside(feature, profile.width.value, outline);
-    if (complaint) complaints.push({ path: `/shell/features/${id}`, message: complaint });
-  }
-  const faces = new Set<string>([...profile.edges.map((e) => e.face), 'left', 'right']);
-  for (const [id, opening] of Object.entries(shell.openings))
-    if (!faces.has(opening.face))
-      complaints.push({
-        path: `/shell/openings/${id}/face`,
-        message: `The shell has no face “${opening.face}”; it has ${[...faces].join(', ')}.`,
-      });
   for (const [id, part] of Object.entries(document.kit.parts))
-    if (!standardPart(part.standard))
+    if (part.standard !== OWN && !standardPart(part.standard))
       complaints.push({
         path: `/kit/parts/${id}/standard`,
         message: `The library has no part “${part.standard}”.`,
       });
-  for (const id of Object.keys(document.layout.placements))
+  for (const [id, map] of Object.entries(document.kit.holeMaps)) complaints.push(...complaintsOfHoleMap(id, map));
+  for (const [id, { rear, top }] of Object.entries(document.layout.placements)) {
     if (!(id in document.kit.parts))
       complaints.push({
         path: `/layout/placements/${id}`,
         message: `A place for “${id}”, but the kit has no such part.`,
       });
-  for (const [id, { rear, top: up }] of Object.entries(document.layout.placements))
-    if (axisOf(rear) === axisOf(up))
+    if (axisOf(rear) === axisOf(top))
       complaints.push({
         path: `/layout/placements/${id}`,
-        message: `“${id}” has its rear to the ${rear} and its top to the ${up}; they must be at right angles.`,
+        message: `“${id}” has its rear to the ${rear} and its top to the ${top}; they must be at right angles.`,
       });
+  }
   return complaints;
+}
+
+function complaintsOfHoleMap(id: string, { points, distances }: HoleMap): Complaint[] {
+  const edge = (end: string) => (BOARD_EDGES as readonly string[]).includes(end);
+  const opposite = (a: string, b: string) => /^(left,right|right,left|front,rear|rear,front)$/.test(`${a},${b}`);
+  return Object.entries(distances).flatMap(([key, { from, to }]): Complaint[] => {
+    const path = `/kit/holeMaps/${id}/distances/${key}`;
+    const unknown = [from, to].find((end) => !edge(end) && !(end in points));
+    if (unknown) return [{ path, message: `A distance to “${unknown}”, but the hole map has no such point.` }];
+    if (from === to) return [{ path, message: `A distance from “${from}” to itself.` }];
+    if (edge(from) && edge(to) && !opposite(from, to))
+      return [{ path, message: `The ${from} and the ${to} edge meet: a distance needs two opposite edges.` }];
+    return [];
+  });
 }
 
 const axisOf = (side: string) =>
   side === 'left' || side === 'right' ? 'x' : side === 'front' || side === 'rear' ? 'y' : 'z';
 
-function complaintsOfHull(hull: Hull): Complaint[] {
-  const profile = profileOf(hull);
-  const outline = outlineOf(profile);
-  const width = profile.width.value;
-  const cheeks = profile.left.value + profile.right.value;
-  if (cheeks >= width)
+function complaintsOfHull(form: HullForm): Complaint[] {
+  const outline = cornersOf(form);
+  const length = form.length.value;
+  const { low, high } = form.ends;
+  const ends = low.wall.value + high.wall.value;
+  if (ends >= length) {
+    const worst = low.wall.value >= high.wall.value ? low : high;
     return [
       {
-        path: profile.left.value >= profile.right.value ? '/shell/hull/walls/left' : '/shell/hull/walls/right',
-        message: `The side walls take ${mm(cheeks)} of the ${mm(width)} width; together they must be under ${mm(width)}.`,
+        path: worst.wallPath,
+        message: `The ${low.face} and ${high.face} walls take ${mm(ends)}; together they must be under ${mm(length)}.`,
       },
     ];
-  if (hull.form === 'wedge') {
-    const names = hull.profile.map((p) => p.face);
-    const twice = [...names, 'left', 'right'].find((name, i, all) => all.indexOf(name) !== i);
-    if (twice !== undefined)
-      return [
-        {
-          path: `/shell/hull/profile/${names.lastIndexOf(twice)}/face`,
-          message: `Two faces are called “${twice}”; every face needs its own name.`,
-        },
-      ];
-    const crossing = crossingEdges(outline);
-    if (crossing)
-      return [
-        {
-          path: `/shell/hull/profile/${crossing[1]}`,
-          message: `The profile crosses itself: ${names[crossing[0]]} meets ${names[crossing[1]]}. List the corners once around, from the front floor edge to the rear and back over the top.`,
-        },
-      ];
-    if (area(outline) <= 0)
-      return [
-        {
-          path: '/shell/hull/profile',
-          message:
-            'The profile runs the wrong way round; list its corners from the front floor edge to the rear, then up and back over the top.',
-        },
-      ];
-    const zero = outline.findIndex((p, i) => {
-      const q = outline[(i + 1) % outline.length]!;
-      return Math.hypot(q[0] - p[0], q[1] - p[1]) < 1;
-    });
-    if (zero >= 0)
-      return [
-        {
-          path: `/shell/hull/profile/${zero}`,
-          message: `The face “${names[zero]}” is under 1 mm long; move its corners apart or take one out.`,
-        },
-      ];
   }
-  const walls = profile.edges.map((e) => e.wall.value);
-  if (!inset(outline, walls)) {
-    const thickest = walls.indexOf(Math.max(...walls));
-    const edge = profile.edges[thickest]!;
+  const names = [...form.edges.map((e) => e.face), low.face, high.face];
+  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+  if (twice >= 0) {
+    const first = names.indexOf(names[twice]!);
+    return [
+      {
+        path: `${form.edges[Math.min(first, twice)]!.path}/face`,
+        message: `Two faces are called “${names[twice]}”; every face needs its own name.`,
+      },
+    ];
+  }
+  const crossing = crossingEdges(outline);
+  if (crossing)
+    return [
+      {
+        path: form.edges[crossing[1]]!.path,
+        message: `The profile crosses itself: ${names[crossing[0]]} meets ${names[crossing[1]]}. List the corners once around.`,
+      },
+    ];
+  if (area(outline) <= 0)
+    return [
+      {
+        path: '/shell/hull/corners',
+        message:
+          'The profile runs the wrong way round; list its corners the other way, starting with the floor or front.',
+      },
+    ];
+  const zero = outline.findIndex((p, i) => {
+    const q = outline[(i + 1) % outline.length]!;
+    return Math.hypot(q[0] - p[0], q[1] - p[1]) < 1;
+  });
+  if (zero >= 0)
+    return [
+      {
+        path: form.edges[zero]!.path,
+        message: `The face “${names[zero]}” is under 1 mm long; move its corners apart or take one out.`,
+      },
+    ];
+  const [fault] = faultsOf(form);
+  if (fault) {
+    const edge = form.edges[fault.edge]!;
+    const value = edge[fault.what].value;
+    return [
+      {
+        path: `${edge.path}/${fault.what}`,
+        message:
+          fault.what === 'rise'
+            ? `The arch of “${edge.face}” stands out ${mm(value)}; over this edge at most ${mm(fault.most)} (a half circle).`
+            : fault.most === 0
+              ? `The corner before “${edge.face}” is rounded, but the face beside it is arched; a corner of an arch must be sharp.`
+              : `The corner before “${edge.face}” is rounded by ${mm(value)}; its edges leave at most ${mm(fault.most)}.`,
+      },
+    ];
+  }
+  const facets = facetsOf(form);
+  const room = inset(
+    facets.map((f) => f.from),
+    facets.map((f) => f.wall),
+    (i) => facets[i]!.curved,
+  );
+  if (!room) {
+    const walls = form.edges.map((e) => e.wall.value);
+    const edge = form.edges[walls.indexOf(Math.max(...walls))]!;
     return [
       {
         path: edge.wallPath,
@@ -125,32 +211,31 @@ function complaintsOfHull(hull: Hull): Complaint[] {
   return [];
 }
 
-/** Box around a feature: low and high ends on x, y, z in mm. */
-export function extentOf(feature: Feature): { low: [number, number, number]; high: [number, number, number] } {
-  const low: [number, number, number] = [feature.x.value, feature.y.value, feature.z.value];
-  const { shape } = feature;
-  const size =
-    shape.kind === 'box'
-      ? [shape.width.value, shape.depth.value, shape.height.value]
-      : (['x', 'y', 'z'] as const).map((axis) => (axis === shape.axis ? shape.length.value : shape.diameter.value));
-  return { low, high: [low[0] + size[0]!, low[1] + size[1]!, low[2] + size[2]!] };
+/** The box around a hull from outside, arches included, mm. */
+export function boundsOfForm(form: HullForm): { low: [number, number, number]; high: [number, number, number] } {
+  const [a, b] = PLANE_AXES[form.axis]!;
+  const points = [...facetsOf(form).map((f) => f.from), ...highCornersOf(form)];
+  const low: [number, number, number] = [0, 0, 0];
+  const high: [number, number, number] = [0, 0, 0];
+  high[form.axis] = form.length.value;
+  for (const [i, axis] of [a, b].entries()) {
+    low[axis] = Math.min(...points.map((p) => p[i as 0 | 1]));
+    high[axis] = Math.max(...points.map((p) => p[i as 0 | 1]));
+  }
+  return { low, high };
 }
 
-function outside(feature: Feature, width: number, outline: Point2[]): string | undefined {
+const DIRECTIONS = ['across', 'in depth', 'in height'];
+
+function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof boundsOfForm>): string | undefined {
   const { low, high } = extentOf(feature);
   const slack = 0.01;
-  const centre: Point2 = [(low[1] + high[1]) / 2, (low[2] + high[2]) / 2];
-  if (low[0] < -slack || high[0] > width + slack)
-    return `“${feature.name}” runs from ${mm(low[0])} to ${mm(high[0])} across; the shell is ${mm(width)} wide.`;
-  const ys = outline.map((p) => p[0]);
-  const zs = outline.map((p) => p[1]);
-  const [front, rear] = [Math.min(...ys), Math.max(...ys)];
-  const [floor, top] = [Math.min(...zs), Math.max(...zs)];
-  if (low[1] < front - slack || high[1] > rear + slack)
-    return `“${feature.name}” runs from ${mm(low[1])} to ${mm(high[1])} in depth; the shell from ${mm(front)} to ${mm(rear)}.`;
-  if (low[2] < floor - slack || high[2] > top + slack)
-    return `“${feature.name}” runs from ${mm(low[2])} to ${mm(high[2])} in height; the shell from ${mm(floor)} to ${mm(top)}.`;
-  if (!contains(outline, centre))
-    return `“${feature.name}” has its middle at ${mm(centre[0])} deep and ${mm(centre[1])} high, outside the shell's side profile.`;
-  return undefined;
+  for (let i = 0; i < 3; i++)
+    if (low[i]! < bounds.low[i]! - slack || high[i]! > bounds.high[i]! + slack)
+      return `“${feature.name}” runs from ${mm(low[i]!)} to ${mm(high[i]!)} ${DIRECTIONS[i]}; the shell from ${mm(bounds.low[i]!)} to ${mm(bounds.high[i]!)}.`;
+  const [a, b] = PLANE_AXES[form.axis]!;
+  const centre: Point2 = [(low[a] + high[a]) / 2, (low[b] + high[b]) / 2];
+  const outline = form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from);
+  if (contains(outline, centre) || contains(cornersOf(form), centre)) return undefined;
+  return `“${feature.name}” has its middle at ${mm(centre[0])} and ${mm(centre[1])} in the plane of the profile, outside the shell.`;
 }

@@ -2,7 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { assemble, placePart } from '../assembly';
 import {
   applyChange,
+  corner,
   defaultBox,
+  feature,
   newConversion,
   type Change,
   type Conversion,
@@ -29,19 +31,13 @@ const part = (id: string, key: string, placement?: Placement): Change => ({
   part: partFrom(standardPart(key)!, id),
   ...(placement ? { placement } : {}),
 });
-const rib = (x: number, y: number, z: number, size: Vec3, rest: Partial<Feature> = {}): Feature => ({
-  name: 'Rib',
-  shape: { kind: 'box', width: measured(size[0]), depth: measured(size[1]), height: measured(size[2]) },
-  x: measured(x),
-  y: measured(y),
-  z: measured(z),
-  fate: 'cut',
-  why: '',
-  body: 'base',
-  metal: false,
-  moving: false,
-  ...rest,
-});
+const rib = (x: number, y: number, z: number, size: Vec3, rest: Partial<Feature> = {}): Feature =>
+  feature(
+    'Rib',
+    { kind: 'box', width: measured(size[0]), depth: measured(size[1]), height: measured(size[2]) },
+    [measured(x), measured(y), measured(z)],
+    { fate: 'cut', ...rest },
+  );
 
 /** A box of these inside sizes with 3 mm walls, measured with calipers. */
 function room(width: number, depth: number, height: number): Conversion {
@@ -106,19 +102,20 @@ describe('margins', () => {
 
   it('in a shell with a dent a part in front of the dent is clear of it, and one over it is not', () => {
     const wall = measured(2);
-    const corner = (y: number, z: number, face: string) => ({ y: measured(y), z: measured(z), face, wall });
+    const at2 = (y: number, z: number, face: string) => corner(measured(y), measured(z), face, wall);
     const stepped = newConversion('Step', {
-      form: 'wedge',
-      width: measured(200),
-      profile: [
-        corner(0, 0, 'bottom'),
-        corner(300, 0, 'rear'),
-        corner(300, 120, 'top'),
-        corner(150, 120, 'riser'),
-        corner(150, 50, 'deck'),
-        corner(0, 50, 'front'),
+      form: 'profile',
+      axis: 'x',
+      length: measured(200),
+      corners: [
+        at2(0, 0, 'bottom'),
+        at2(300, 0, 'rear'),
+        at2(300, 120, 'top'),
+        at2(150, 120, 'riser'),
+        at2(150, 50, 'deck'),
+        at2(0, 50, 'front'),
       ],
-      walls: { left: wall, right: wall },
+      ends: { low: wall, high: wall },
     });
     const at = (y: number, z: number) => make(stepped, part('drive-1', 'drive/2.5-7', { x: 50, y, z, ...upright }));
     expect(stopsAt(marginsOf(assemble(at(60, 10)))).length).toBe(0);

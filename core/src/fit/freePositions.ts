@@ -1,5 +1,5 @@
-import type { Assembly, PlacedPart, Solid } from '../assembly';
-import { axisOf, moved, signOf, type Axis, type Shape, type Vec3 } from '../solid';
+import type { Assembly, PlacedPart, Solid, Wall } from '../assembly';
+import { axisOf, leastAlong, moved, signOf, type Axis, type Shape, type Vec3 } from '../solid';
 import { requiredBetween, requiredToWall } from './clearance';
 import { wallDistance } from './wallDistance';
 
@@ -29,7 +29,8 @@ export function freePositions(assembly: Assembly, part: PlacedPart, runs: [Run, 
   const [rx, ry, rz] = runs;
   const taken = new Uint8Array(rx.count * ry.count * rz.count);
   const own = part.solids.filter((s) => !s.outside).map((s) => ({ solid: s, shape: relative(hardShape(s), part.low) }));
-  paintProfile(assembly, own, runs, taken);
+  if (assembly.hull.convex) paintWalls(assembly, own, runs, taken);
+  else paintDentedProfile(assembly, own, runs, taken);
   const block = boxPainter(runs, taken);
   const normal: Vec3 = [1, 0, 0];
   for (const { solid, shape } of part.solids.map((s) => ({ solid: s, shape: relative(hardShape(s), part.low) }))) {
@@ -68,31 +69,65 @@ function hardShape(s: Solid): Shape {
 
 const relative = (shape: Shape, to: Vec3): Shape => moved(shape, [-to[0], -to[1], -to[2]]);
 
-/** Forbids the positions at which a block is nearer to a wall than it may be. Profile walls do not depend on x. */
-function paintProfile(
+/** How far a wall lets positions come: `normal · position ≥ least` for all blocks of the part. */
+function leastOf(assembly: Assembly, own: { solid: Solid; shape: Shape }[], wall: Wall): number {
+  return Math.max(
+    ...own.map(
+      ({ solid, shape }) =>
+        wall.offset + requiredToWall(solid, wall, assembly.metalShell).value - leastAlong(shape, ...wall.normal),
+    ),
+  );
+}
+
+/** Forbids the positions at which a block is nearer to a wall than it may be: each wall is a half-space of them. */
+function paintWalls(
   assembly: Assembly,
   own: { solid: Solid; shape: Shape }[],
   runs: [Run, Run, Run],
   taken: Uint8Array,
 ) {
   const [rx, ry, rz] = runs;
-  const sides = assembly.hull.walls.filter((w) => !w.segment);
-  const profile = assembly.hull.walls.filter((w) => w.segment);
-  const limits = { low: -Infinity, high: Infinity };
-  for (const { solid, shape } of own)
-    for (const wall of sides) {
-      const required = requiredToWall(solid, wall, assembly.metalShell).value;
-      if (wall.normal[0] > 0) limits.low = Math.max(limits.low, wall.offset + required - shape.low[0]);
-      else limits.high = Math.min(limits.high, -wall.offset - required - shape.high[0]);
-    }
-  for (let ix = 0; ix < rx.count; ix++) {
-    const x = valueOf(rx, ix);
-    if (x >= limits.low - 1e-6 && x <= limits.high + 1e-6) continue;
-    for (let row = ix; row < taken.length; row += rx.count) taken[row] = 1;
-  }
+  const limits = assembly.hull.walls.map((wall) => ({ n: wall.normal, least: leastOf(assembly, own, wall) - 1e-6 }));
   for (let iz = 0; iz < rz.count; iz++)
     for (let iy = 0; iy < ry.count; iy++) {
-      const at: Vec3 = [0, valueOf(ry, iy), valueOf(rz, iz)];
+      const row = (iz * ry.count + iy) * rx.count;
+      const [y, z] = [valueOf(ry, iy), valueOf(rz, iz)];
+      let [from, to] = [-Infinity, Infinity];
+      for (const { n, least } of limits) {
+        const rest = least - n[1] * y - n[2] * z;
+        if (Math.abs(n[0]) < 1e-9) {
+          if (rest > 0) to = -Infinity;
+        } else if (n[0] > 0) from = Math.max(from, rest / n[0]);
+        else to = Math.min(to, rest / n[0]);
+      }
+      for (let ix = 0; ix < rx.count; ix++) {
+        const x = valueOf(rx, ix);
+        if (x < from || x > to) taken[row + ix] = 1;
+      }
+    }
+}
+
+/** The same in a hull with a dent: whether a place in the plane of the profile is free does not depend on the axis. */
+function paintDentedProfile(
+  assembly: Assembly,
+  own: { solid: Solid; shape: Shape }[],
+  runs: [Run, Run, Run],
+  taken: Uint8Array,
+) {
+  const { axis } = assembly.hull.outer;
+  const stride = [1, runs[0].count, runs[0].count * runs[1].count];
+  const ends = assembly.hull.walls.filter((w) => !w.segment);
+  const profile = assembly.hull.walls.filter((w) => w.segment);
+  const [a, b] = [0, 1, 2].filter((i) => i !== axis) as [Axis, Axis];
+  const along = runs[axis];
+  const atEnds = Array.from({ length: along.count }, (_, k) =>
+    ends.every((wall) => wall.normal[axis] * valueOf(along, k) >= leastOf(assembly, own, wall) - 1e-6),
+  );
+  for (let ib = 0; ib < runs[b].count; ib++)
+    for (let ia = 0; ia < runs[a].count; ia++) {
+      const at: Vec3 = [0, 0, 0];
+      at[a] = valueOf(runs[a], ia);
+      at[b] = valueOf(runs[b], ib);
       const fits = own.every(({ solid, shape }) =>
         profile.every(
           (wall) =>
@@ -100,7 +135,8 @@ function paintProfile(
             requiredToWall(solid, wall, assembly.metalShell).value - 1e-6,
         ),
       );
-      if (!fits) taken.fill(1, (iz * ry.count + iy) * rx.count, (iz * ry.count + iy + 1) * rx.count);
+      for (let k = 0; k < along.count; k++)
+        if (!fits || !atEnds[k]) taken[ia * stride[a]! + ib * stride[b]! + k * stride[axis]!] = 1;
     }
 }
 

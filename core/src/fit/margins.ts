@@ -59,11 +59,40 @@ export function severityOf({ kind, distance, spare, air }: Margin): Verdict {
   return distance < -0.05 ? 'stop' : spare < -0.001 ? 'warn' : 'good';
 }
 
+const owners = new WeakMap<readonly Solid[], Map<string, Solid[]>>();
+
+/** The solids of each feature. */
+function byOwner({ features }: Assembly): Map<string, Solid[]> {
+  const known = owners.get(features);
+  if (known) return known;
+  const grouped = new Map<string, Solid[]>();
+  for (const solid of features) {
+    const group = grouped.get(solid.owner);
+    if (group) group.push(solid);
+    else grouped.set(solid.owner, [solid]);
+  }
+  owners.set(features, grouped);
+  return grouped;
+}
+
+/** The chords of each face: a flat face has one. */
+const facesOfWalls = new WeakMap<readonly Wall[], Wall[][]>();
+
+function byFace({ hull }: Assembly): Wall[][] {
+  const known = facesOfWalls.get(hull.walls);
+  if (known) return known;
+  const grouped = new Map<string, Wall[]>();
+  for (const wall of hull.walls) grouped.set(wall.face, [...(grouped.get(wall.face) ?? []), wall]);
+  const groups = [...grouped.values()];
+  facesOfWalls.set(hull.walls, groups);
+  return groups;
+}
+
 /** Margins of one part to everything else in the assembly, tightest first. */
 export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {
   const margins: Margin[] = [];
-  for (const wall of assembly.hull.walls) wallMargins(assembly, part, wall, margins);
-  for (const feature of assembly.features) pairMargins(part, feature.owner, 'feature', [feature], margins);
+  for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
+  for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
   for (const other of assembly.parts)
     if (other.id !== part.id) pairMargins(part, other.id, 'part', other.solids, margins);
   return margins.sort(bySpare);
@@ -73,8 +102,8 @@ export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {
 export function marginsOf(assembly: Assembly): Margin[] {
   const margins: Margin[] = [];
   assembly.parts.forEach((part, i) => {
-    for (const wall of assembly.hull.walls) wallMargins(assembly, part, wall, margins);
-    for (const feature of assembly.features) pairMargins(part, feature.owner, 'feature', [feature], margins);
+    for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
+    for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
     for (const other of assembly.parts.slice(i + 1)) pairMargins(part, other.id, 'part', other.solids, margins);
   });
   return margins.sort(bySpare);
@@ -84,37 +113,39 @@ export function marginsOf(assembly: Assembly): Margin[] {
 const urgency = (m: Margin) => (m.air ? m.distance - m.air.least : m.spare);
 const bySpare = (a: Margin, b: Margin) => urgency(a) - urgency(b);
 
-function wallMargins(assembly: Assembly, part: PlacedPart, wall: Wall, margins: Margin[]) {
-  const best: Partial<Record<MarginKind, Candidate>> = {};
-  const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
+function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[], margins: Margin[]) {
+  const best: Partial<Record<MarginKind, Candidate & { wall: Wall }>> = {};
   let bolted = false;
-  for (const a of part.solids) {
-    if (a.outside) continue;
-    let distance: number;
-    let required: Required;
-    if (a.role === 'air') {
-      const gap = airToWall(a, wall);
-      if (gap === undefined) continue;
-      distance = gap;
-      required = airRequired(a);
-    } else {
-      distance = wallDistance(a.shape, wall, assembly.hull);
-      if (distance > FAR) continue;
-      required = requiredToWall(a, wall, assembly.metalShell);
+  for (const wall of walls)
+    for (const a of part.solids) {
+      if (a.outside) continue;
+      let distance: number;
+      let required: Required;
+      if (a.role === 'air') {
+        const gap = airToWall(a, wall);
+        if (gap === undefined) continue;
+        distance = gap;
+        required = airRequired(a);
+      } else {
+        distance = wallDistance(a.shape, wall, assembly.hull);
+        if (distance > FAR) continue;
+        required = requiredToWall(a, wall, assembly.metalShell);
+      }
+      const spare = distance - required.value;
+      if (required.value === 0 && a.role !== 'plug room' && Math.abs(distance) <= SEATED) {
+        bolted = true;
+        continue;
+      }
+      const kind = kindOf(a);
+      if (best[kind] && spare >= best[kind]!.spare) continue;
+      const normal: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
+      best[kind] = { a, wall, distance, required, spare, normal };
     }
-    const spare = distance - required.value;
-    if (required.value === 0 && a.role !== 'plug room' && Math.abs(distance) <= SEATED) {
-      bolted = true;
-      continue;
-    }
-    const kind = kindOf(a);
-    if (!best[kind] || spare < best[kind]!.spare) best[kind] = { a, distance, required, spare, normal: outward };
-  }
-  for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate][]) {
+  for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { wall: Wall }][]) {
     // Rooms and air are worth a line only where they are cut short, a wall it is bolted to only where it is hit.
     if ((kind !== 'body' || bolted) && c.spare >= 0) continue;
-    const from = wallPoint(c.a, wall);
-    margins.push(marginFrom(part.id, kind, c, { kind: 'face', id: wall.face, solid: wall.face }, from));
+    const from = wallPoint(c.a, c.wall);
+    margins.push(marginFrom(part.id, kind, c, { kind: 'face', id: c.wall.face, solid: c.wall.id }, from));
   }
 }
 
@@ -262,7 +293,7 @@ export function marginChain(assembly: Assembly, margin: Margin): Linear {
     const obstacle = own ? solidOf(assembly, margin.other.solid) : a;
     if (obstacle) sum = scale(subtract(obstacle.end(axis, sign < 0), face), sign);
     else {
-      const wall = assembly.hull.walls.find((w) => w.face === margin.other.id)!;
+      const wall = assembly.hull.walls.find((w) => w.id === margin.other.solid)!;
       sum = add(scale(wall.chainNear(margin.to), -1), face, -sign);
     }
   } else {
@@ -270,7 +301,7 @@ export function marginChain(assembly: Assembly, margin: Margin): Linear {
     const b = solidOf(assembly, margin.other.solid);
     if (b) share(b, 1, -1);
     else {
-      const wall = assembly.hull.walls.find((w) => w.face === margin.other.id)!;
+      const wall = assembly.hull.walls.find((w) => w.id === margin.other.solid)!;
       sum = add(sum, wall.chainNear(margin.to), -1);
     }
   }

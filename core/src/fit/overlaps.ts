@@ -16,7 +16,7 @@ export interface Overlap {
 export function overlapsOf(document: Conversion, kernel: SolidKernel): Overlap[] {
   const assembly = assemble(document);
   const bodies = (id: string) =>
-    (assembly.parts.find((p) => p.id === id)?.solids ?? assembly.features.filter((f) => f.id === id)).filter(
+    (assembly.parts.find((p) => p.id === id)?.solids ?? assembly.features.filter((f) => f.owner === id)).filter(
       (s) => s.role === 'body' || s.role === 'mount',
     );
   return marginsOf(assembly)
@@ -26,7 +26,7 @@ export function overlapsOf(document: Conversion, kernel: SolidKernel): Overlap[]
         const part = make.union(bodies(margin.part).map((s) => make.shape(s.shape)));
         const shared =
           margin.other.kind === 'face'
-            ? make.difference(part, [make.prism(assembly.hull.inner, ...assembly.hull.innerX)])
+            ? make.difference(part, [make.loft(assembly.hull.inner)])
             : make.intersection(part, make.union(bodies(margin.other.id).map((s) => make.shape(s.shape))));
         return {
           id: margin.id,

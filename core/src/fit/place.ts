@@ -125,12 +125,8 @@ function search(
 ): Proposal[] {
   const part = document.kit.parts[id]!;
   const size = turnedSize(id, part, turnOf(orientation));
-  const { inner, innerX } = assembly.hull;
-  const bounds: [number, number][] = [
-    innerX,
-    [Math.min(...inner.map((p) => p[0])), Math.max(...inner.map((p) => p[0]))],
-    [Math.min(...inner.map((p) => p[1])), Math.max(...inner.map((p) => p[1]))],
-  ];
+  const { innerLow, innerHigh } = assembly.hull;
+  const bounds = [0, 1, 2].map((i): [number, number] => [innerLow[i]!, innerHigh[i]!]);
   const runs = bounds.map(([low, high], i): Run => {
     const at = fixed.at[i];
     if (at !== undefined) return { from: at, step: 1, count: 1 };

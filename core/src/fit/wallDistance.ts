@@ -1,5 +1,5 @@
 import type { HullModel, Wall } from '../assembly';
-import { clip, leastAlong, type Point2, type Shape } from '../solid';
+import { clip, inPlane, leastAlong, type Point2, type Shape } from '../solid';
 
 /**
  * Signed distance in mm from a solid to the inside of a wall: positive in the cavity, negative the depth to
@@ -10,15 +10,19 @@ export function wallDistance(shape: Shape, wall: Wall, hull: HullModel): number 
   const [nx, ny, nz] = wall.normal;
   const toPlane = leastAlong(shape, nx, ny, nz) - wall.offset;
   if (hull.convex || !wall.segment || !wall.behind) return toPlane;
+  const { axis } = hull.outer;
+  const [a0, b0] = inPlane(axis, shape.low);
+  const [a1, b1] = inPlane(axis, shape.high);
   const section: Point2[] = [
-    [shape.low[1], shape.low[2]],
-    [shape.high[1], shape.low[2]],
-    [shape.high[1], shape.high[2]],
-    [shape.low[1], shape.high[2]],
+    [a0, b0],
+    [a1, b0],
+    [a1, b1],
+    [a0, b1],
   ];
   const inWall = wall.behind.reduce<Point2[]>((rest, line) => clip(rest, line.normal, line.offset), section);
   if (inWall.length > 0) {
-    const depth = Math.max(...inWall.map(([y, z]) => wall.offset - ny * y - nz * z));
+    const [na, nb] = inPlane(axis, wall.normal);
+    const depth = Math.max(...inWall.map(([a, b]) => wall.offset - na * a - nb * b));
     if (depth > 1e-9) return -depth;
   }
   return segmentToPolygon(wall.segment, section);

@@ -1,4 +1,4 @@
-import type { Conversion } from '../document';
+import { lidOf, type Conversion } from '../document';
 import type { Wall } from '../assembly';
 import { formatLength } from '../quantity';
 import type { Margin } from './margins';
@@ -9,6 +9,7 @@ export const mm = (value: number) => `${formatLength(value)} mm`;
 /** What a part, feature or face is called in a sentence. */
 export function nameOf(document: Conversion, other: { kind: string; id: string }): string {
   if (other.kind === 'part') return document.kit.parts[other.id]?.name ?? other.id;
+  if (other.id === 'material') return 'the shell’s own material';
   if (other.kind === 'feature') return document.shell.features[other.id]?.name ?? other.id;
   return faceName(document, other.id);
 }
@@ -16,7 +17,10 @@ export function nameOf(document: Conversion, other: { kind: string; id: string }
 /** The lid for the faces it lifts off, `rear wall` and so on for the rest. */
 export function faceName(document: Conversion, face: string, walls?: readonly Wall[]): string {
   const wall = walls?.find((w) => w.face === face);
-  if (face === 'top' || wall?.inLid) return document.shell.lid ? document.shell.lid.name || 'lid' : 'top';
+  if (face === 'top' || wall?.inLid) {
+    const lid = lidOf(document.shell);
+    return lid ? lid.body.name || 'lid' : 'top';
+  }
   if (face === 'bottom') return 'floor';
   return face === 'slope' ? 'slope' : `${face} wall`;
 }

@@ -7,6 +7,7 @@ import { cardModel } from './card';
 import { driveModel } from './drive';
 import { fanModel, radiatorModel } from './fan';
 import type { PartModel } from './model';
+import { ownModel } from './own';
 import { brickModel, supplyModel } from './supply';
 
 export * from './model';
@@ -27,12 +28,16 @@ const cache = new WeakMap<Part, Map<string, PartModel>>();
 export function partModel(id: string, part: Part): PartModel {
   const known = cache.get(part)?.get(id);
   if (known) return known;
-  const row = standardPart(part.standard);
-  if (!row) throw new Error(`The kit has a part of “${part.standard}”, which this library does not know.`);
-  const model = MODELS[row.kind](new Dimensions(id, part.dimensions, row));
+  const model = part.own ? ownModel(id, part.own) : standardModel(id, part);
   if (!cache.has(part)) cache.set(part, new Map());
   cache.get(part)!.set(id, model);
   return model;
+}
+
+function standardModel(id: string, part: Part): PartModel {
+  const row = standardPart(part.standard);
+  if (!row) throw new Error(`The kit has a part of “${part.standard}”, which this library does not know.`);
+  return MODELS[row.kind](new Dimensions(id, part.dimensions, row));
 }
 
 /** A part of the kit made from a row of the library: every dimension with its own uncertainty. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { applyChange, newConversion, defaultBox, readConversion, type Change } from '../document';
+import { applyChange, lidAt, newConversion, defaultBox, readConversion, type Change } from '../document';
 import { STATIONS } from '../findings';
 import { remediesFor } from '../fit';
 import { assessAll, effectOf, worstOf } from '.';
@@ -53,10 +53,11 @@ describe('an effect', () => {
   it('of a change that makes no valid plan is refused with its reason', () =>
     expect(() =>
       effectOf(deck, {
-        type: 'setLid',
-        lid: { ...deck.shell.lid!, splitHeight: { value: 999, uncertainty: 0, tool: 'rule' } },
+        type: 'setBody',
+        id: 'lid',
+        body: lidAt({ value: 999, uncertainty: 0, tool: 'rule' }),
       }),
-    ).toThrow(/must be under 158 mm/));
+    ).toThrow(/between 0 mm and 158 mm/));
 });
 
 it('an empty project has a verdict at every station and stops nowhere', () => {

@@ -11,6 +11,10 @@ export interface Measured {
   value: number;
   uncertainty: number;
   tool: Tool;
+  /** What the tool showed, repeat by repeat, mm; the value is their mean. */
+  readings?: number[];
+  /** When it was last measured, ISO 8601. */
+  when?: string;
 }
 
 interface ToolFacts {

@@ -1,8 +1,10 @@
 import type { Conversion, Feature } from '../document';
-import { extentOf, profileOf } from '../document';
+import { extentOf, formOf, lidOf } from '../document';
 import { collect, type Finding } from '../findings';
 import { TOOLS, type Measured } from '../quantity';
 import { hullModel } from '../assembly';
+import { bodyFindings } from './bodies';
+import { hazardFindings } from './hazards';
 
 /** Every measured value of the shell with its document path. */
 export function shellMeasures(document: Conversion): { path: string; measured: Measured }[] {
@@ -40,17 +42,17 @@ export function assessShell(document: Conversion): Finding[] {
       measureAgain: guesses[0]!.path,
     });
   findings.push(...slips(measures));
-  if (!document.shell.lid)
+  if (!lidOf(document.shell) && Object.keys(document.shell.bodies).length === 0)
     findings.push({
       id: 'shell/lid',
       station: 'shell',
       verdict: 'note',
-      sentence: 'No lid is set: nothing is known yet about how the parts get in.',
-      brief: 'no lid',
+      sentence: 'No lid, door or half is set: nothing is known yet about how the parts get in.',
+      brief: 'no way in',
       figures: [],
       about: [],
     });
-  findings.push(...openingFindings(document));
+  findings.push(...openingFindings(document), ...bodyFindings(document), ...hazardFindings(document));
   for (const [id, feature] of Object.entries(document.shell.features)) {
     const finding = floating(document, id, feature);
     if (finding) findings.push(finding);
@@ -167,19 +169,41 @@ export function pathWords(path: string, document?: Conversion): string {
   if (steps[1] === 'features' || steps[1] === 'openings') {
     const thing = document?.shell[steps[1]][steps[2]!];
     const last = steps[steps.length - 1]!;
+    if (steps[3] === 'copies')
+      return `${thing?.name ?? steps[2]}: ${last === 'pitch' ? 'pitch of its copies' : 'mirror plane'}`;
+    if (steps[4] === 'corners') return `${thing?.name ?? steps[2]}: profile corner ${Number(steps[5]) + 1}, ${last}`;
     const where =
       { x: 'left end', y: 'front end', z: 'lower end', u: 'from the left', v: 'from below' }[last] ?? words(last);
     return `${thing?.name ?? steps[2]}: ${where}`;
   }
   if (steps[2] === 'walls') return `thickness of the ${steps[3]} wall`;
-  if (steps[2] === 'profile') {
-    const index = Number(steps[3]);
-    const edge = document ? profileOf(document.shell.hull).edges[index] : undefined;
-    if (steps[4] === 'wall') return `thickness of the ${edge?.face ?? 'profile'} wall`;
-    return `${steps[4] === 'y' ? 'depth' : 'height'} of profile corner ${index + 1}`;
+  if (steps[2] === 'ends') {
+    const form = document && formOf(document.shell.hull);
+    return `thickness of the ${form ? form.ends[steps[3] as 'low' | 'high'].face : steps[3]} wall`;
   }
-  if (steps[1] === 'lid') return 'height of the lid’s joint';
+  if (steps[2] === 'corners') return cornerWords(Number(steps[3]), steps[4]!, document);
+  if (steps[1] === 'bodies') {
+    const name = document?.shell.bodies[steps[2]!]?.name ?? steps[2];
+    const last = steps.at(-1)!;
+    return `${name}: ${last === 'at' ? 'where it comes off' : words(last)}`;
+  }
+  if (steps[2] === 'solid') return `imported size along ${steps.at(-1)}`;
   return `${words(steps[2] ?? '')} of the shell`;
+}
+
+/** A value of a profile's corner: `depth of profile corner 2`. */
+function cornerWords(index: number, key: string, document?: Conversion): string {
+  const form = document && formOf(document.shell.hull);
+  const face = form?.edges[index]?.face ?? 'profile';
+  if (key === 'wall') return `thickness of the ${face} wall`;
+  if (key === 'rise') return `rise of the arch of ${face}`;
+  if (key === 'radius') return `radius of the corner before ${face}`;
+  const names = [
+    ['depth', 'height'],
+    ['place across', 'height'],
+    ['place across', 'depth'],
+  ][form?.axis ?? 0]!;
+  return `${names[key === 'a' ? 0 : 1]} of profile corner ${index + 1}`;
 }
 
 const words = (camel: string) => camel.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);

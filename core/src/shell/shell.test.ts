@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { applyChange, defaultBox, defaultWedge, newConversion } from '../document';
+import { applyChange, feature, defaultBox, defaultWedge, newConversion } from '../document';
 import { measured } from '../quantity';
 import { loadSolidKernel, type SolidKernel } from '../solid';
 import { assessShell, volumesOf } from '.';
@@ -28,19 +28,8 @@ describe('litres', () => {
   it('usable room is the cavity less its features and half a millimetre along every wall', () => {
     const shape = { kind: 'box' as const, width: measured(20), depth: measured(30), height: measured(40) };
     const at = measured(50);
-    const feature = {
-      name: 'Boss',
-      shape,
-      x: at,
-      y: at,
-      z: at,
-      fate: 'keep' as const,
-      why: '',
-      body: 'base' as const,
-      metal: false,
-      moving: false,
-    };
-    const document = applyChange(cube(200, 2), { type: 'setFeature', id: 'boss-1', feature }).document;
+    const boss = feature('Boss', shape, [at, at, at]);
+    const document = applyChange(cube(200, 2), { type: 'setFeature', id: 'boss-1', feature: boss }).document;
     const { outside, cavity, usable, free } = volumesOf(document, kernel);
     expect(outside).toBeCloseTo(0.204 ** 3 * 1000, 6);
     expect(cavity - usable).toBeCloseTo((0.2 ** 3 - 0.199 ** 3) * 1000 + 0.024, 6);

@@ -1,6 +1,6 @@
-import { assemble, hullModel } from '../assembly';
+import { assemble, hullModel, type HullModel } from '../assembly';
 import type { Conversion } from '../document';
-import { inset, type SolidKernel } from '../solid';
+import { inPlane, inset, type Loft, type SolidKernel } from '../solid';
 import { CLEARANCES } from '../standards';
 
 /** Litres of a shell. */
@@ -25,15 +25,10 @@ export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
   const skin = CLEARANCES.static.value;
   return kernel.scope((make) => {
     const litres = (solid: Parameters<typeof make.volume>[0]) => Math.max(0, make.volume(solid)) / LITRE;
-    const [left, right] = hull.innerX;
-    const outside = litres(make.prism(hull.outline, 0, hull.width));
-    const cavity = make.prism(hull.inner, left, right);
-    const inner = skinned(
-      hull.walls.filter((w) => w.segment),
-      hull.inner,
-      skin,
-    );
-    const room = inner && right - left > 2 * skin ? make.prism(inner, left + skin, right - skin) : undefined;
+    const material = hull.material.map((b) => make.shape(b));
+    const cavity = make.difference(make.loft(hull.inner), material);
+    const inner = skinned(hull, skin);
+    const room = inner && make.loft(inner);
     const features = assembly.features.map((f) => make.shape(f.shape));
     const usable = room && make.difference(room, features);
     const bodies = assembly.parts.flatMap((p) =>
@@ -41,7 +36,7 @@ export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
     );
     const free = usable && make.difference(usable, bodies);
     return {
-      outside,
+      outside: litres(make.loft(hull.outer)),
       cavity: litres(cavity),
       usable: usable ? litres(usable) : 0,
       free: free ? litres(free) : 0,
@@ -49,9 +44,14 @@ export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
   });
 }
 
-function skinned(walls: readonly unknown[], inner: Parameters<typeof inset>[0], skin: number) {
-  return inset(
-    inner,
-    walls.map(() => skin),
-  );
+/** The cavity less a skin along every wall; undefined where nothing is left. */
+function skinned({ inner, walls }: HullModel, skin: number): Loft | undefined {
+  if (inner.to - inner.from <= 2 * skin) return undefined;
+  // A leaning wall's skin is wider when measured level.
+  const sides = walls.filter((w) => Math.abs(w.normal[inner.axis]) < 0.999);
+  const by = sides.map((w) => skin / Math.hypot(...inPlane(inner.axis, w.normal)));
+  const low = inset(inner.low, by, () => true);
+  const high = inset(inner.high, by, () => true);
+  if (!low || !high || low.corners.length !== high.corners.length) return undefined;
+  return { axis: inner.axis, from: inner.from + skin, to: inner.to - skin, low: low.corners, high: high.corners };
 }

@@ -38,7 +38,10 @@ describe('solid kernel', () => {
         [30, 0],
         [30, 20],
       ];
-      expect(make.volume(make.prism(wedge, 5, 15))).toBeCloseTo(3000, 6);
+      expect(make.volume(make.loft({ axis: 0, from: 5, to: 15, low: wedge, high: wedge }))).toBeCloseTo(3000, 6);
+      const mirrored = make.loft({ axis: 1, from: 5, to: 15, low: wedge, high: wedge });
+      const block: Shape = { kind: 'box', low: [20, 5, 0], high: [30, 15, 10] };
+      expect(make.volume(make.intersection(mirrored, make.shape(block)))).toBeCloseTo(1000, 6);
       for (const axis of [0, 1, 2] as const) {
         const high: Vec3 = [20, 20, 20];
         high[axis] = 50;
@@ -92,7 +95,7 @@ describe('polygons', () => {
             [0, 6],
           ]),
           [1, 1, 1, 1],
-        )!,
+        )!.corners,
       ),
     ).toBeCloseTo(8 * 4, 9);
     expect(inset(house, [4, 6, 1, 1, 6])).toBeUndefined();

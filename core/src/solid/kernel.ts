@@ -1,5 +1,5 @@
 import Module, { type CrossSection, type Manifold, type ManifoldToplevel } from 'manifold-3d';
-import type { Point2 } from './polygon';
+import { inSpace, loftCorners, type Loft, type Mesh } from './loft';
 import type { Shape } from './shape';
 
 /** A closed solid of the kernel. Free it with its `Scope`. */
@@ -12,8 +12,10 @@ export interface SolidKernel {
 }
 
 export interface Maker {
-  /** A plane (y, z) polygon extruded from one x to another. */
-  prism(outline: readonly Point2[], fromX: number, toX: number): Solid;
+  /** A loft; one whose two polygons differ must be convex. */
+  loft(loft: Loft): Solid;
+  /** A closed mesh. @throws Error when it is not a manifold. */
+  mesh(mesh: Mesh): Solid;
   shape(shape: Shape): Solid;
   /** `base` less all the others, in one batch. */
   difference(base: Solid, others: readonly Solid[]): Solid;
@@ -52,11 +54,22 @@ export async function loadSolidKernel(wasmUrl?: string): Promise<SolidKernel> {
 function makerOf(top: ManifoldToplevel, own: <T extends Manifold | CrossSection>(thing: T) => T): Maker {
   const { Manifold, CrossSection } = top;
   return {
-    prism(outline, fromX, toX) {
-      const section = own(new CrossSection([outline.map(([y, z]) => [y, z] as [number, number])]));
-      const upright = own(section.extrude(toX - fromX));
-      // (y, z, along) → (along + fromX, y, z): a cyclic shift of the axes.
-      return own(upright.transform([0, 1, 0, 0, 0, 0, 1, 0, 1, 0, 0, 0, fromX, 0, 0, 1]));
+    loft(loft) {
+      const same = loft.low.every((p, i) => p[0] === loft.high[i]![0] && p[1] === loft.high[i]![1]);
+      if (!same) return own(Manifold.hull(loftCorners(loft)));
+      const section = own(new CrossSection([loft.low.map(([a, b]) => [a, b] as [number, number])]));
+      const upright = own(section.extrude(loft.to - loft.from));
+      // The polygon's two coordinates and the height, taken to the shell's axes; y counts backwards in (x, z).
+      const u = inSpace(loft.axis, [1, 0], 0);
+      const v = inSpace(loft.axis, [0, 1], 0);
+      const w = inSpace(loft.axis, [0, 0], 1);
+      const to = inSpace(loft.axis, [0, 0], loft.from);
+      return own(upright.transform([...u, 0, ...v, 0, ...w, 0, ...to, 1] as Parameters<Manifold['transform']>[0]));
+    },
+    mesh({ positions, triangles }) {
+      const mesh = new top.Mesh({ numProp: 3, vertProperties: Float32Array.from(positions), triVerts: triangles });
+      mesh.merge();
+      return own(new Manifold(mesh));
     },
     shape(shape) {
       const size = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!) as [number, number, number];

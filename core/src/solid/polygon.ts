@@ -76,35 +76,65 @@ export function clip(polygon: readonly Point2[], normal: Point2, offset: number)
   return kept;
 }
 
+/** A polygon whose edges were moved inward, and which edges are left of it. */
+export interface Inset {
+  corners: Point2[];
+  /** `kept[i]`: index of the original edge that the edge from corner i lies on. */
+  kept: number[];
+}
+
 /**
- * Moves every edge inward by its own distance and joins the neighbours again (mitred).
- * Undefined where the walls leave no room: an edge of the result would run backwards.
+ * Moves every edge inward by its own distance and joins the neighbours again (mitred). An edge that may
+ * vanish (a chord of a small rounding) and would run backwards is dropped. Undefined where the walls leave no
+ * room: an edge that must stay would run backwards, or the result crosses itself.
  */
-export function inset(polygon: readonly Point2[], by: readonly number[]): Point2[] | undefined {
+export function inset(
+  polygon: readonly Point2[],
+  by: readonly number[],
+  mayVanish: (edge: number) => boolean = () => false,
+): Inset | undefined {
   const n = polygon.length;
   const lines = polygon.map((a, i) => {
     const b = polygon[(i + 1) % n]!;
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    const inward: Point2 = [-(b[1] - a[1]) / length, (b[0] - a[0]) / length];
-    return { inward, offset: inward[0] * a[0] + inward[1] * a[1] + by[i]! };
+    const along: Point2 = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+    const inward: Point2 = [-along[1], along[0]];
+    return { edge: i, along, inward, offset: inward[0] * a[0] + inward[1] * a[1] + by[i]! };
   });
-  const corners = lines.map((line, i): Point2 => {
-    const before = lines[(i + n - 1) % n]!;
-    const det = before.inward[0] * line.inward[1] - before.inward[1] * line.inward[0];
-    if (Math.abs(det) < 1e-9) {
-      const p = polygon[i]!;
-      return [p[0] + line.inward[0] * by[i]!, p[1] + line.inward[1] * by[i]!];
-    }
-    return [
-      (before.offset * line.inward[1] - line.offset * before.inward[1]) / det,
-      (before.inward[0] * line.offset - line.inward[0] * before.offset) / det,
-    ];
-  });
-  const keepsDirection = corners.every((c, i) => {
-    const next = corners[(i + 1) % n]!;
-    const a = polygon[i]!;
-    const b = polygon[(i + 1) % n]!;
-    return (next[0] - c[0]) * (b[0] - a[0]) + (next[1] - c[1]) * (b[1] - a[1]) > 0;
-  });
-  return keepsDirection && !crossingEdges(corners) ? corners : undefined;
+  while (lines.length >= 3) {
+    const corners = lines.map((line, i): Point2 => {
+      const before = lines[(i + lines.length - 1) % lines.length]!;
+      const det = before.inward[0] * line.inward[1] - before.inward[1] * line.inward[0];
+      if (Math.abs(det) < 1e-9) {
+        const p = polygon[line.edge]!;
+        const d = line.offset - line.inward[0] * p[0] - line.inward[1] * p[1];
+        return [p[0] + line.inward[0] * d, p[1] + line.inward[1] * d];
+      }
+      return [
+        (before.offset * line.inward[1] - line.offset * before.inward[1]) / det,
+        (before.inward[0] * line.offset - line.inward[0] * before.offset) / det,
+      ];
+    });
+    const run = (i: number) => {
+      const c = corners[i]!;
+      const next = corners[(i + 1) % corners.length]!;
+      return (next[0] - c[0]) * lines[i]!.along[0] + (next[1] - c[1]) * lines[i]!.along[1];
+    };
+    let worst = -1;
+    let least = 1e-9;
+    for (let i = 0; i < lines.length; i++)
+      if (run(i) < least) {
+        least = run(i);
+        worst = i;
+      }
+    if (worst < 0) return crossingEdges(corners) ? undefined : { corners, kept: lines.map((l) => l.edge) };
+    // Of the edges that run backwards the most reversed one that may go goes first.
+    const candidates = lines.map((_, i) => i).filter((i) => run(i) < 1e-9 && mayVanish(lines[i]!.edge));
+    if (candidates.length === 0) return undefined;
+    lines.splice(
+      candidates.reduce((a, b) => (run(b) < run(a) ? b : a)),
+      1,
+    );
+  }
+  return undefined;
 }

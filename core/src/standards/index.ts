@@ -6,6 +6,7 @@ import { SUPPLIES } from './supplies';
 import type { StandardPart } from './row';
 
 export * from './clearances';
+export * from './materials';
 export { FAN_SIZES } from './fans';
 export { HOLE_COLUMNS, HOLE_ROWS, IO_OPENING } from './boards';
 export { SLOT_PITCH } from './cards';

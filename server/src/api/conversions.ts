@@ -1,21 +1,21 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import {
-  defaultBox,
-  defaultWedge,
   LARGEST_DOCUMENT,
   newConversion,
   readConversion,
   type SentChange,
+  STARTING_FORMS,
+  type StartingForm,
   writeConversion,
 } from '@young-shell/core/document';
 import type { ConversionStore } from '../store/conversions';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
 
-const newBody = Joi.object<{ name: string; form: 'box' | 'wedge' }>({
+const newBody = Joi.object<{ name: string; form: StartingForm }>({
   name: Joi.string().trim().min(1).max(120).required(),
-  form: Joi.valid('box', 'wedge').required(),
+  form: Joi.valid(...Object.keys(STARTING_FORMS)).required(),
 });
 
 const operation = Joi.object({
@@ -54,7 +54,7 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
 
   router.post('/', json, async (request, response) => {
     const { name, form } = checked(newBody, request.body);
-    const document = newConversion(name, form === 'box' ? defaultBox() : defaultWedge());
+    const document = newConversion(name, STARTING_FORMS[form]());
     response.status(201).json(await store.create(document));
   });
 

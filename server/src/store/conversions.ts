@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import {
   applyOperations,
   complaintsOf,
-  outlineOf,
-  profileOf,
+  emblemOf,
   type Complaint,
   type Conversion,
   type JournalEntry,
@@ -80,7 +79,7 @@ export class ConversionStore {
         note: document.note,
         policy: document.brief.policy,
         form: document.shell.hull.form,
-        outline: outlineOf(profileOf(document.shell.hull)),
+        outline: emblemOf(document.shell.hull),
         fit: { verdict, brief },
         parts: Object.keys(document.kit.parts).length,
         revision: row.revision,

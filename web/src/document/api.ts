@@ -1,4 +1,4 @@
-import type { Conversion, JournalEntry, Summary } from '@young-shell/core/document';
+import type { Conversion, JournalEntry, StartingForm, Summary } from '@young-shell/core/document';
 
 export interface Head {
   id: string;
@@ -51,7 +51,7 @@ const post = (body?: unknown): RequestInit => ({
 export const api = {
   list: () => call<Summary[]>('/conversions'),
   open: (id: string) => call<Head>(`/conversions/${id}`),
-  create: (name: string, form: 'box' | 'wedge') => call<Head>('/conversions', post({ name, form })),
+  create: (name: string, form: StartingForm) => call<Head>('/conversions', post({ name, form })),
   importFile: (text: string) =>
     call<Head>('/conversions/import', { method: 'POST', headers: { 'Content-Type': 'text/plain' }, body: text }),
   duplicate: (id: string) => call<Head>(`/conversions/${id}/duplicate`, post()),

@@ -1,4 +1,11 @@
-import { applyChange, defaultBox, newConversion, type Change, type Conversion } from '@young-shell/core/document';
+import {
+  applyChange,
+  defaultBox,
+  newConversion,
+  type BoxHull,
+  type Change,
+  type Conversion,
+} from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { JournalEntry } from '@young-shell/core/document';
@@ -30,6 +37,7 @@ const make = (change: Change, kind: Pending['kind'] = 'do'): Pending => ({
   of: null,
   ...applyChange(server, change),
 });
+const widthOf = ({ document }: DocumentState) => (document!.shell.hull as BoxHull).width.value;
 const here = (change: Change) => {
   const pending = make(change);
   state = reduce(state, applied({ change: pending, document: applyChange(state.document!, change).document }));
@@ -53,7 +61,7 @@ describe('changes here and elsewhere', () => {
   it('that touch different places both stay', () => {
     here(width(350));
     there(place('shelf'));
-    expect([state.document!.shell.hull.width.value, state.document!.brief.place]).toEqual([350, 'shelf']);
+    expect([widthOf(state), state.document!.brief.place]).toEqual([350, 'shelf']);
     expect(state.conflict).toBeNull();
     expect(state.pending).toHaveLength(1);
   });
@@ -68,7 +76,7 @@ describe('changes here and elsewhere', () => {
       there(width(360));
       expect(state.conflict).toMatchObject({ mine: [{ label: 'setMeasured' }], theirs: ['setMeasured'] });
       state = reduce(state, resolved({ keep }));
-      expect(state.document!.shell.hull.width.value).toBe(value);
+      expect(widthOf(state)).toBe(value);
       expect(state.pending).toHaveLength(keep === 'mine' ? 1 : 0);
     }
   });

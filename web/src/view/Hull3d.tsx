@@ -1,29 +1,55 @@
 import type { HullModel } from '@young-shell/core/assembly';
-import type { Point2 } from '@young-shell/core/solid';
+import { inSpace, type Loft } from '@young-shell/core/solid';
 import { useMemo } from 'react';
-import type { BufferGeometry } from 'three';
-import { BackSide, DoubleSide, ExtrudeGeometry, Float32BufferAttribute, Shape as ThreeShape } from 'three';
+import { BackSide, BufferGeometry, DoubleSide, Float32BufferAttribute, ShapeUtils, Vector2 } from 'three';
 import { Edges } from './Edges';
 import { SHELL_FILL, SHELL_LINE } from './palette';
 
-/** A (y, z) profile extruded from one x to another, in shell axes. */
-function prism(outline: readonly Point2[], from: number, to: number): BufferGeometry {
-  const shape = new ThreeShape();
-  outline.forEach(([y, z], i) => (i === 0 ? shape.moveTo(y, z) : shape.lineTo(y, z)));
-  const geometry = new ExtrudeGeometry(shape, { depth: to - from, bevelEnabled: false });
-  const position = geometry.getAttribute('position');
-  const moved = new Float32Array(position.count * 3);
-  for (let i = 0; i < position.count; i++)
-    moved.set([position.getZ(i) + from, position.getX(i), position.getY(i)], 3 * i);
-  geometry.setAttribute('position', new Float32BufferAttribute(moved, 3));
+/** A loft as triangles, in shell axes. */
+function loftGeometry({ axis, low, high, from, to }: Loft): BufferGeometry {
+  const n = low.length;
+  const positions: number[] = [];
+  const put = (end: 'low' | 'high', i: number) =>
+    positions.push(...inSpace(axis, (end === 'low' ? low : high)[i % n]!, end === 'low' ? from : to));
+  // (x, z, y) is left-handed: there the triangles turn the other way.
+  const flip = axis === 1;
+  const triangle = (a: () => void, b: () => void, c: () => void) => {
+    for (const corner of flip ? [a, c, b] : [a, b, c]) corner();
+  };
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [() => put('low', i), () => put('low', i + 1)];
+    const [c, d] = [() => put('high', i + 1), () => put('high', i)];
+    triangle(a, b, c);
+    triangle(a, c, d);
+  }
+  const cap = (end: 'low' | 'high') => {
+    const points = (end === 'low' ? low : high).map(([a, b]) => new Vector2(a, b));
+    for (const [i, j, k] of ShapeUtils.triangulateShape(points, []) as [number, number, number][])
+      if (end === 'high')
+        triangle(
+          () => put(end, i),
+          () => put(end, j),
+          () => put(end, k),
+        );
+      else
+        triangle(
+          () => put(end, i),
+          () => put(end, k),
+          () => put(end, j),
+        );
+  };
+  cap('low');
+  cap('high');
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
   geometry.computeVertexNormals();
   return geometry;
 }
 
 /** The shell: its far sides as thin panels, edges drawn, the inside edge faint. */
 export function Hull3d({ hull }: { hull: HullModel }) {
-  const outer = useMemo(() => prism(hull.outline, 0, hull.width), [hull]);
-  const inner = useMemo(() => prism(hull.inner, ...hull.innerX), [hull]);
+  const outer = useMemo(() => loftGeometry(hull.outer), [hull]);
+  const inner = useMemo(() => loftGeometry(hull.inner), [hull]);
   return (
     <group>
       <mesh geometry={outer} renderOrder={-2} raycast={() => null}>

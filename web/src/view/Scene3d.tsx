@@ -85,20 +85,21 @@ function Features({ assembly, document }: { assembly: Assembly; document: Conver
   const dispatch = useAppDispatch();
   const selection = useAppSelector((s) => s.view.selection);
   return assembly.features.map((f) => {
-    const chosen = selection?.kind === 'feature' && selection.id === f.id;
+    const chosen = selection?.kind === 'feature' && selection.id === f.owner;
     return (
       <group
         key={f.id}
         onClick={(event) => {
           event.stopPropagation();
-          dispatch(select({ kind: 'feature', id: f.id }));
+          dispatch(select({ kind: 'feature', id: f.owner }));
         }}
       >
         <SolidMesh
           shape={f.shape}
-          fill={FEATURE_FILL[document.shell.features[f.id]?.fate ?? 'keep']}
+          fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
           edge={chosen ? PENCIL : '#3b372b'}
-          opacity={document.shell.features[f.id]?.body === 'lid' ? 0.55 : 1}
+          opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
+          ghost={f.swept ?? false}
         />
       </group>
     );

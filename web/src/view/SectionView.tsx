@@ -155,11 +155,11 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             key={f.id}
             solid={f}
             axes={[across, up, into]}
-            fill={FEATURE_FILL[document.shell.features[f.id]?.fate ?? 'keep']}
+            fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
             cut={cutsSolid(f, mode, depth)}
-            stroke={selection?.kind === 'feature' && selection.id === f.id ? '#ff9a5c' : '#efe6cf'}
-            width={px(selection?.id === f.id ? 2.5 : 1)}
-            onPick={() => dispatch(select({ kind: 'feature', id: f.id }))}
+            stroke={selection?.kind === 'feature' && selection.id === f.owner ? '#ff9a5c' : '#efe6cf'}
+            width={px(selection?.id === f.owner ? 2.5 : 1)}
+            onPick={() => dispatch(select({ kind: 'feature', id: f.owner }))}
           />
         ))}
         {assembly.parts.map((part) => {

@@ -21,11 +21,4 @@ export function dragAxes(mode: ViewMode): readonly [Axis, Axis] {
 export const turnAxis = (mode: ViewMode): Axis => (mode === '3d' ? 2 : SECTION_AXES[mode].into);
 
 /** Box of the shell from the datum, mm. */
-export function hullBox(hull: { width: number; outline: readonly (readonly [number, number])[] }): {
-  low: Vec3;
-  high: Vec3;
-} {
-  const ys = hull.outline.map((p) => p[0]);
-  const zs = hull.outline.map((p) => p[1]);
-  return { low: [0, Math.min(...ys), Math.min(...zs)], high: [hull.width, Math.max(...ys), Math.max(...zs)] };
-}
+export const hullBox = ({ low, high }: { low: Vec3; high: Vec3 }): { low: Vec3; high: Vec3 } => ({ low, high });

@@ -8,6 +8,8 @@ export interface Selection {
   id: string;
 }
 
+export type ShellTab = 'form' | 'inside' | 'survey' | 'room' | 'hazards';
+
 export interface ViewState {
   mode: ViewMode;
   /** Depth of each section, mm; null: the middle of the selection or of the shell. */
@@ -18,6 +20,8 @@ export interface ViewState {
   /** A remedy that is being tried on, not yet applied. */
   preview: { label: string; change: Change } | null;
   showRooms: boolean;
+  /** The open page of the Shell station. */
+  shellTab: ShellTab;
 }
 
 const initialState: ViewState = {
@@ -27,6 +31,7 @@ const initialState: ViewState = {
   drag: null,
   preview: null,
   showRooms: true,
+  shellTab: 'form',
 };
 
 const slice = createSlice({
@@ -51,9 +56,12 @@ const slice = createSlice({
     toggleRooms: (state) => {
       state.showRooms = !state.showRooms;
     },
+    setShellTab: (state, { payload }: PayloadAction<ShellTab>) => {
+      state.shellTab = payload;
+    },
     resetView: () => initialState,
   },
 });
 
 export const viewReducer = slice.reducer;
-export const { setMode, setDepth, select, dragTo, preview, toggleRooms, resetView } = slice.actions;
+export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, resetView } = slice.actions;

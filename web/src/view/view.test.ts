@@ -19,9 +19,9 @@ describe('sections of the shell', () => {
   it('from the side: the ring between outside and inside, and a whole cheek within one', () => {
     expect(size(wallOutlines(hull, 'side', 200))).toEqual([
       expect.closeTo(386 * 158 - (214 * 90) / 2, 6),
-      expect.closeTo(Math.abs(area(hull.inner)), 6),
+      expect.closeTo(Math.abs(area(hull.inner.low)), 6),
     ]);
-    expect(wallOutlines(hull, 'side', 10)).toEqual([hull.outline]);
+    expect(wallOutlines(hull, 'side', 10)).toEqual([hull.outer.low]);
     expect(wallOutlines(hull, 'side', 999)).toEqual([]);
   });
 

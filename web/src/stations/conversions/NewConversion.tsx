@@ -1,15 +1,24 @@
+import type { StartingForm } from '@young-shell/core/document';
 import { useForm, useWatch } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { inputClass } from '../../ui/Field';
 
 interface Form {
   name: string;
-  form: 'box' | 'wedge';
+  form: StartingForm;
 }
 
 const FORMS = [
   { value: 'box', label: 'Box', hint: 'straight sides', outline: 'M8 14h84v42H8z' },
   { value: 'wedge', label: 'Wedge', hint: 'sloped front or top', outline: 'M8 56V38L52 14h40v42z' },
+  { value: 'arch', label: 'Arched top', hint: 'rounded over its width', outline: 'M8 56V32Q50 -2 92 32V56z' },
+  {
+    value: 'rounded',
+    label: 'Rounded',
+    hint: 'round upright edges',
+    outline: 'M8 28Q8 14 22 14H78Q92 14 92 28V42Q92 56 78 56H22Q8 56 8 42z',
+  },
+  { value: 'tub', label: 'Tub', hint: 'sides that lean', outline: 'M18 56L8 14H92L82 56z' },
 ] as const;
 
 /** Start from a shell the user has: a name and a form, the dimensions follow on the bench. */
@@ -23,8 +32,10 @@ export function NewConversion({ onCreate }: { onCreate: (name: string, form: For
       aria-label="New conversion"
     >
       <h2 className="m-0 text-xl font-semibold">Start from a shell you have</h2>
-      <p className="mt-1 mb-4 text-ink-soft">Side profile of the shell, seen from its right:</p>
-      <fieldset className="m-0 mb-4 grid grid-cols-2 gap-2 border-0 p-0">
+      <p className="mt-1 mb-4 text-ink-soft">
+        Which form comes nearest? A section can be drawn, or a solid imported, on the bench.
+      </p>
+      <fieldset className="m-0 mb-4 grid grid-cols-3 gap-2 border-0 p-0">
         <legend className="sr-only">Form</legend>
         {FORMS.map((f) => (
           <label

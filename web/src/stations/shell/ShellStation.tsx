@@ -1,71 +1,50 @@
-import type { Measured } from '@young-shell/core/quantity';
-import { useAppSelector } from '../../app/store';
-import { selectDocument } from '../../document/selectors';
-import { useSubmit } from '../../document/useSubmit';
-import { Choice } from '../../ui/Choice';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { FindingList } from '../../ui/FindingList';
-import { MeasuredField } from '../../ui/MeasuredField';
-import { Section } from '../../ui/Section';
+import { Tabs } from '../../ui/Tabs';
+import { setShellTab, type ShellTab } from '../../view/slice';
+import { BodyList } from './BodyList';
 import { FeatureList } from './FeatureList';
+import { HazardSurvey } from './HazardSurvey';
 import { HullForm } from './HullForm';
-import { LidForm } from './LidForm';
 import { LitresTable } from './LitresTable';
 import { OpeningList } from './OpeningList';
-import type { Material } from '@young-shell/core/document';
-
-const MATERIALS: Material[] = ['steel', 'aluminium', 'wood', 'plywood', 'fibreboard', 'plastic', 'bakelite', 'other'];
+import { WallList } from './WallList';
 
 /** Station 1: what space there really is, and how sure that is. */
 export function ShellStation() {
-  const { shell } = useAppSelector(selectDocument);
-  const submit = useSubmit();
+  const tab = useAppSelector((s) => s.view.shellTab);
+  const dispatch = useAppDispatch();
   return (
-    <>
-      <FindingList station="shell" />
-      <LitresTable />
-      <HullForm />
-      <Section title="Walls">
-        <Walls />
-        <div className="mt-2.5">
-          <Choice
-            label="Material"
-            value={shell.material}
-            options={MATERIALS.map((value) => ({ value, label: value }))}
-            onChange={(material) => submit({ type: 'setMaterial', material })}
-          />
-        </div>
-      </Section>
-      <LidForm />
-      <FeatureList />
-      <OpeningList />
-    </>
-  );
-}
-
-function Walls() {
-  const { hull } = useAppSelector(selectDocument).shell;
-  const submit = useSubmit();
-  const rows: { label: string; path: string; value: Measured }[] =
-    hull.form === 'box'
-      ? Object.entries(hull.walls).map(([face, value]) => ({ label: face, path: `/shell/hull/walls/${face}`, value }))
-      : [
-          ...hull.profile.map((p, i) => ({ label: p.face, path: `/shell/hull/profile/${i}/wall`, value: p.wall })),
-          ...Object.entries(hull.walls).map(([face, value]) => ({
-            label: face,
-            path: `/shell/hull/walls/${face}`,
-            value,
-          })),
-        ];
-  return (
-    <div className="grid grid-cols-2 gap-2.5">
-      {rows.map((row) => (
-        <MeasuredField
-          key={row.path}
-          label={row.label}
-          value={row.value}
-          onCommit={(measured) => submit({ type: 'setMeasured', path: row.path, measured, what: `${row.label} wall` })}
-        />
-      ))}
-    </div>
+    <Tabs
+      label="Shell"
+      value={tab}
+      onChange={(value) => dispatch(setShellTab(value as ShellTab))}
+      tabs={[
+        {
+          value: 'form',
+          label: 'Form',
+          content: (
+            <>
+              <FindingList station="shell" />
+              <LitresTable />
+              <HullForm />
+              <WallList />
+              <BodyList />
+            </>
+          ),
+        },
+        {
+          value: 'inside',
+          label: 'Inside',
+          content: (
+            <>
+              <FeatureList />
+              <OpeningList />
+            </>
+          ),
+        },
+        { value: 'hazards', label: 'Hazards', content: <HazardSurvey /> },
+      ]}
+    />
   );
 }

@@ -1,0 +1,9 @@
+import type { Body, Shell } from './types';
+
+/** The body that is lifted off upwards, and its id: what is above a level plane. */
+export function lidOf({ bodies }: Pick<Shell, 'bodies'>): { id: string; body: Body; splitHeight: number } | undefined {
+  for (const [id, body] of Object.entries(bodies))
+    if (body.cut.kind === 'plane' && body.cut.axis === 'z' && body.cut.side === 'above')
+      return { id, body, splitHeight: body.cut.at.value };
+  return undefined;
+}

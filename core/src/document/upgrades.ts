@@ -1,0 +1,71 @@
+import { SCHEMA_VERSION } from './schema';
+
+/* What older documents look like is only known here. */
+/* eslint-disable @typescript-eslint/no-explicit-any */
+type Old = Record<string, any>;
+
+/** Steps from one schema version to the next: `UPGRADES[n]` takes version n to n + 1. */
+const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
+  1: toBodiesAndProfiles,
+};
+
+/** Brings a document of an older version to the present one, in place. True when there was something to do. */
+export function upgrade(document: Old): boolean {
+  const from = document.schemaVersion as number;
+  for (let version = from; version < SCHEMA_VERSION; version++) {
+    UPGRADES[version]?.(document);
+    document.schemaVersion = version + 1;
+  }
+  return from < SCHEMA_VERSION;
+}
+
+const exactly = (value: number) => ({ value, uncertainty: 0, tool: 'rule' });
+
+/** 1 → 2: wedges become profiles, the lid one of the bodies; features know kind, sweep, fillet and copies. */
+function toBodiesAndProfiles({ shell, kit }: Old): void {
+  Object.assign(kit, { holeMaps: {}, photos: {} });
+  const { hull } = shell;
+  if (hull.form === 'wedge')
+    shell.hull = {
+      form: 'profile',
+      axis: 'x',
+      length: hull.width,
+      corners: hull.profile.map(({ y, z, face, wall }: Old) => ({
+        a: y,
+        b: z,
+        radius: exactly(0),
+        face,
+        wall,
+        rise: exactly(0),
+      })),
+      ends: { low: hull.walls.left, high: hull.walls.right },
+    };
+  const { lid } = shell;
+  shell.bodies = {};
+  if (lid) {
+    const closure = (
+      {
+        'screws outside': ['screw', 'outside'],
+        'screws inside': ['screw', 'inside'],
+        'snap tabs': ['snap tab', 'outside'],
+        hinge: ['hinge', 'outside'],
+        'lift off': ['lies on', 'outside'],
+      } as Record<string, [string, string]>
+    )[lid.closure as string]!;
+    shell.bodies.lid = {
+      name: lid.name,
+      kind: 'lid',
+      cut: { kind: 'plane', axis: 'z', at: lid.splitHeight, side: 'above' },
+      motion: { kind: 'lift' },
+      closures: [{ kind: closure[0], count: 1, where: '', releasedFrom: closure[1] }],
+      material: shell.material,
+      weighed: null,
+    };
+  }
+  delete shell.lid;
+  shell.hazards = {};
+  for (const feature of Object.values(shell.features as Old) as Old[]) {
+    if (feature.body === 'lid' && !lid) feature.body = 'base';
+    Object.assign(feature, { kind: 'other', sweep: {}, fillet: 0, copies: null });
+  }
+}

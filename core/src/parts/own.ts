@@ -1,0 +1,143 @@
+import type { OwnBlock, OwnDesign, OwnFace } from '../document';
+import { add, chain, exactly, shift, type Linear } from '../quantity';
+import { axisOf, signOf, type Axis, type Direction } from '../solid';
+import { AIR_ROOM, practice } from '../standards';
+import type { Block, FaceCut, PartFace, PartModel, Point } from './model';
+
+/** What a face of an own part wants: to reach the outside, and how far behind the wall it may stay, mm. */
+const FACES: Readonly<Record<OwnFace['kind'], { reach: number; setback: number }>> = {
+  sockets: { reach: 6, setback: 1 },
+  inlet: { reach: 4, setback: 0 },
+  intake: { reach: 40, setback: 15 },
+  exhaust: { reach: 25, setback: 0 },
+  screen: { reach: 5, setback: 0 },
+};
+
+/** Geometry of a part the user describes. Paths of its chains lead into the document. */
+export function ownModel(id: string, design: OwnDesign): PartModel {
+  const base = `/kit/parts/${id}/own`;
+  const blocks = Object.entries(design.blocks).flatMap(([key, block]) => blocksOf(`${base}/blocks/${key}`, key, block));
+  const bodies = blocks.filter((b) => b.role === 'body');
+  if (bodies.length === 0) throw new Error('A part needs at least one body block.');
+  const end = (axis: Axis, high: boolean): Linear =>
+    bodies
+      .map((b) => (high ? b.high : b.low)[axis])
+      .reduce((best, l) => ((high ? l.value > best.value : l.value < best.value) ? l : best));
+  const ends = (direction: Direction) => end(axisOf(direction), signOf(direction) > 0);
+  const faces = Object.entries(design.faces).map(([key, face]): PartFace => {
+    const plane = ends(face.direction);
+    return {
+      id: key,
+      name: face.name,
+      direction: face.direction,
+      mustReachOutside: true,
+      ...FACES[face.kind],
+      plane,
+      cuts: face.cut ? [cutOf(key, face, face.cut, end)] : [],
+    };
+  });
+  const holes = Object.entries(design.holes).map(([key, hole]): FaceCut => ({
+    id: key,
+    name: hole.name,
+    kind: 'drill',
+    shape: { kind: 'round', diameter: hole.diameter.value },
+    at: [end(0, false).value + hole.x.value, end(1, false).value + hole.y.value, end(2, false).value],
+    allowance: false,
+    source: { kind: 'computed', title: `measured: ${design.source || 'on the bench'}` },
+  }));
+  if (holes.length > 0)
+    faces.push({
+      id: 'mount',
+      name: 'mounting side',
+      direction: 'bottom',
+      mustReachOutside: false,
+      reach: 0.6,
+      setback: 0,
+      plane: end(2, false),
+      cuts: holes,
+    });
+  return { blocks, faces };
+}
+
+function blocksOf(path: string, id: string, block: OwnBlock): Block[] {
+  const low: Point = [chain(`${path}/x`, block.x), chain(`${path}/y`, block.y), chain(`${path}/z`, block.z)];
+  const high: Point = [
+    add(low[0], chain(`${path}/width`, block.width)),
+    add(low[1], chain(`${path}/depth`, block.depth)),
+    add(low[2], chain(`${path}/height`, block.height)),
+  ];
+  const shape: Block['shape'] =
+    block.shape.kind === 'box'
+      ? { kind: 'box' }
+      : { kind: 'cylinder', axis: ({ x: 0, y: 1, z: 2 } as const)[block.shape.axis] };
+  const main: Block = { id, name: block.name, role: ROLES[block.role], shape, low, high };
+  if (block.conducts) main.conducts = block.conducts;
+  if (block.role === 'body') main.contact = ['bottom'];
+  if (block.role === 'air') {
+    const direction = block.direction ?? 'top';
+    const axis = axisOf(direction);
+    const wanted = high[axis].value - low[axis].value;
+    main.air = {
+      direction,
+      wanted,
+      tolerable: Math.min(AIR_ROOM.tolerable, wanted),
+      least: Math.min(AIR_ROOM.least, wanted),
+    };
+  }
+  if (block.role !== 'connector' || block.plug <= 0 || !block.direction) return [main];
+  const axis = axisOf(block.direction);
+  const plugLow: Point = [...low];
+  const plugHigh: Point = [...high];
+  if (signOf(block.direction) > 0) {
+    plugLow[axis] = high[axis];
+    plugHigh[axis] = shift(high[axis], block.plug);
+  } else {
+    plugHigh[axis] = low[axis];
+    plugLow[axis] = shift(low[axis], -block.plug);
+  }
+  return [
+    main,
+    {
+      id: `${id}-plug`,
+      name: `plug of ${block.name}`,
+      role: 'plug room',
+      shape: { kind: 'box' },
+      low: plugLow,
+      high: plugHigh,
+    },
+  ];
+}
+
+/** A keep-out is room like a plug's: nothing solid may stand in it, other rooms may cross it. */
+const ROLES: Readonly<Record<OwnBlock['role'], Block['role']>> = {
+  body: 'body',
+  connector: 'body',
+  'keep-out': 'plug room',
+  air: 'air',
+};
+
+/** A face's cut, given along the side and up as seen from outside, in the part's axes. */
+function cutOf(
+  id: string,
+  face: OwnFace,
+  cut: NonNullable<OwnFace['cut']>,
+  end: (axis: Axis, high: boolean) => Linear,
+): FaceCut {
+  const axis = axisOf(face.direction);
+  const [across, up] = axis === 0 ? ([1, 2] as const) : axis === 1 ? ([0, 2] as const) : ([0, 1] as const);
+  // Seen from outside, the part's rear and left run the other way.
+  const mirrored = face.direction === 'rear' || face.direction === 'left' || face.direction === 'bottom';
+  const at: [number, number, number] = [0, 0, 0];
+  at[axis] = end(axis, signOf(face.direction) > 0).value;
+  at[across] = mirrored ? end(across, true).value - cut.u.value : end(across, false).value + cut.u.value;
+  at[up] = add(end(up, false), exactly(cut.v.value)).value;
+  return {
+    id: `${id}-cut`,
+    name: face.name,
+    kind: 'cut',
+    shape: { kind: 'rectangle', size: [cut.width.value, cut.height.value], axes: [across, up], radius: 0 },
+    at,
+    allowance: true,
+    source: practice,
+  };
+}

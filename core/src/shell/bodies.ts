@@ -1,0 +1,177 @@
+import { hullModel } from '../assembly';
+import { axisIndex, type Body, type Conversion, type Side } from '../document';
+import type { Finding } from '../findings';
+import { formatLength, type Source } from '../quantity';
+import { loftAt, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
+import { area } from '../solid';
+import { DENSITY } from '../standards';
+
+const mm = (value: number) => `${formatLength(value)} mm`;
+const MOTION: Source = { kind: 'computed', title: 'size of the body, turned or drawn out as far as it opens' };
+
+/** Perimeter of a closed outline, mm. */
+const around = (polygon: readonly Point2[]) =>
+  polygon.reduce((sum, p, i) => {
+    const q = polygon[(i + 1) % polygon.length]!;
+    return sum + Math.hypot(q[0] - p[0], q[1] - p[1]);
+  }, 0);
+
+/** Material of a hull between two places along an axis: outside less cavity, by slices of at most 2 mm; mm³. */
+function wallVolume(outer: Loft, inner: Loft, axis: 0 | 1 | 2, from: number, to: number): number {
+  const steps = Math.max(8, Math.ceil((to - from) / 2));
+  const h = (to - from) / steps;
+  const areaOf = (loft: Loft, at: number) =>
+    sliceLoft(loft, axis, at).reduce((sum, polygon) => sum + Math.abs(area(polygon)), 0);
+  let volume = 0;
+  for (let k = 0; k < steps; k++) {
+    const at = from + (k + 0.5) * h;
+    volume += (areaOf(outer, at) - areaOf(inner, at)) * h;
+  }
+  return volume;
+}
+
+/** Grams of a body: as weighed, else the material of its walls times its density. */
+export function massOfBody(document: Conversion, body: Body): number {
+  if (body.weighed !== null) return body.weighed;
+  const density = DENSITY[body.material]!.value / 1e6; // g/mm³
+  const { low, high, outer, inner, walls } = hullModel(document.shell);
+  if (body.cut.kind === 'plane') {
+    const axis = axisIndex(body.cut.axis);
+    const at = body.cut.at.value;
+    const [from, to] = body.cut.side === 'above' ? [at, high[axis]] : [low[axis], at];
+    return wallVolume(outer, inner, axis, from, to) * density;
+  }
+  const { face, width, height } = body.cut;
+  const thickness = walls.find((w) => w.face === face)?.thickness ?? 0;
+  let volume = width.value * height.value * thickness;
+  // A drawer has a floor, a back and two sides of the same stuff, as high as its front.
+  if (body.motion.kind === 'slide')
+    volume +=
+      (width.value + 2 * height.value) * body.motion.depth.value * thickness + width.value * height.value * thickness;
+  return volume * density;
+}
+
+/** Size of what a body covers on its face or plane: along it and across, mm. */
+function spanOf(document: Conversion, body: Body): [number, number] {
+  if (body.cut.kind === 'face') return [body.cut.width.value, body.cut.height.value];
+  const { low, high, outer } = hullModel(document.shell);
+  const axis = axisIndex(body.cut.axis);
+  const [a, b] = [0, 1, 2].filter((i) => i !== axis) as [number, number];
+  const section = axis === outer.axis ? loftAt(outer, body.cut.at.value) : undefined;
+  if (section && around(section) > 0) {
+    const us = section.map((p) => p[0]);
+    const vs = section.map((p) => p[1]);
+    return [Math.max(...us) - Math.min(...us), Math.max(...vs) - Math.min(...vs)];
+  }
+  return [high[a]! - low[a]!, high[b]! - low[b]!];
+}
+
+/** Room a body needs outside the shell to open: in which direction, how far, mm. */
+export function roomToOpen(document: Conversion, body: Body): { towards: Side; reach: number } | undefined {
+  const towards: Side =
+    body.cut.kind === 'plane'
+      ? ((
+          [
+            ['left', 'right'],
+            ['front', 'rear'],
+            ['bottom', 'top'],
+          ] as [Side, Side][]
+        )[axisIndex(body.cut.axis)]![body.cut.side === 'above' ? 1 : 0] as Side)
+      : sideOf(document, body.cut.face);
+  if (body.motion.kind === 'slide') return { towards, reach: body.motion.travel.value };
+  if (body.motion.kind === 'lift') return undefined;
+  const [along, across] = spanOf(document, body);
+  const { edge, angle } = body.motion;
+  const swinging = edge === 'left' || edge === 'right' ? along : across;
+  // The free edge moves on an arc: farthest out at a right angle.
+  const reach = swinging * (angle >= 90 ? 1 : Math.sin((angle * Math.PI) / 180));
+  return { towards, reach };
+}
+
+/** The side of the shell a face looks to most. */
+function sideOf(document: Conversion, face: string): Side {
+  const frame = hullModel(document.shell).frames.find((f) => f.face === face);
+  const n: Vec3 = frame?.outward ?? [0, 0, 1];
+  const axis = [0, 1, 2].reduce((best, i) => (Math.abs(n[i]!) > Math.abs(n[best]!) ? i : best), 0);
+  return (
+    [
+      ['left', 'right'],
+      ['front', 'rear'],
+      ['bottom', 'top'],
+    ] as [Side, Side][]
+  )[axis]![n[axis]! > 0 ? 1 : 0]!;
+}
+
+/** Ids of the bodies in the order in which they can be opened; those that never can are left out. */
+export function openingOrder(bodies: Readonly<Record<string, Body>>): string[] {
+  const open: string[] = [];
+  for (;;) {
+    const next = Object.entries(bodies).find(
+      ([id, body]) =>
+        !open.includes(id) && (open.length > 0 || body.closures.every((c) => c.releasedFrom === 'outside')),
+    );
+    if (!next) return open;
+    open.push(next[0]);
+  }
+}
+
+/** What is wrong with how the shell opens. */
+export function bodyFindings(document: Conversion): Finding[] {
+  const { bodies } = document.shell;
+  const findings: Finding[] = [];
+  const order = openingOrder(bodies);
+  for (const [id, body] of Object.entries(bodies)) {
+    const name = body.name || body.kind;
+    if (!order.includes(id)) {
+      const inner = body.closures.filter((c) => c.releasedFrom === 'inside').map((c) => c.kind);
+      findings.push({
+        id: `shell/body/${id}/shut`,
+        station: 'shell',
+        verdict: 'stop',
+        sentence: `${name} is held from the inside (${inner.join(', ')}) and nothing else opens first: once shut it can't be opened again.`,
+        brief: `${name} can't reopen`,
+        figures: [],
+        about: [],
+      });
+    }
+    const destroyed = body.closures.filter((c) => c.kind === 'glue' || c.kind === 'rivet');
+    if (destroyed.length > 0 && document.brief.policy === 'conserve')
+      findings.push({
+        id: `shell/body/${id}/glued`,
+        station: 'shell',
+        verdict: 'warn',
+        sentence: `${name} is held by ${destroyed.map((c) => c.kind).join(' and ')}: opening it is not reversible, which Conserve does not allow.`,
+        brief: `${name} ${destroyed[0]!.kind}`,
+        figures: [],
+        about: [],
+      });
+    const room = roomToOpen(document, body);
+    const facing =
+      room &&
+      hullModel(document.shell)
+        .frames.filter((f) => sideOf(document, f.face) === room.towards)
+        .map((f) => f.face);
+    const blocked = facing?.find((face) => document.brief.blockedFaces.includes(face));
+    if (room && blocked)
+      findings.push({
+        id: `shell/body/${id}/room`,
+        station: 'shell',
+        verdict: 'warn',
+        sentence: `${name} needs ${mm(room.reach)} free to the ${room.towards} to open, but the ${blocked} face stands against something.`,
+        brief: `${name} ${mm(room.reach)}`,
+        figures: [{ label: 'room to open', value: room.reach, unit: 'mm', source: MOTION }],
+        about: [{ kind: 'face', id: blocked }],
+      });
+    if (body.closures.some((c) => c.kind === 'snap tab') && body.motion.kind === 'lift')
+      findings.push({
+        id: `shell/body/${id}/tabs`,
+        station: 'shell',
+        verdict: 'note',
+        sentence: `${name} has snap tabs: keep 5 mm free behind each, they must bend to let go (common practice, no source).`,
+        brief: 'snap tabs bend',
+        figures: [],
+        about: [],
+      });
+  }
+  return findings;
+}

@@ -1,0 +1,64 @@
+import type { Feature, PrismShape } from '@young-shell/core/document';
+import { measured } from '@young-shell/core/quantity';
+import type { Point2 } from '@young-shell/core/solid';
+import { useState } from 'react';
+import { useSubmit } from '../../document/useSubmit';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { MeasuredAt } from '../../ui/MeasuredAt';
+import { put } from './HullSectionEditor';
+import { SECTION_NAMES, SectionDrawing } from './SectionDrawing';
+import { SectionEditor } from './SectionEditor';
+
+/** The section of a feature that is drawn out along an axis. */
+export function PrismSection({ id, feature, shape }: { id: string; feature: Feature; shape: PrismShape }) {
+  const submit = useSubmit();
+  const [open, setOpen] = useState(false);
+  const corners = shape.corners.map((c): Point2 => [c.a.value, c.b.value]);
+  const keep = (next: PrismShape['corners']) =>
+    submit({ type: 'setFeature', id, feature: { ...feature, shape: { ...shape, corners: next } } });
+  const base = `/shell/features/${id}/shape/corners`;
+  const names = SECTION_NAMES[shape.axis];
+  return (
+    <div className="col-span-2 flex items-center gap-3">
+      <div className="w-28 border border-line bg-field p-1">
+        <SectionDrawing corners={corners} />
+      </div>
+      <Button onClick={() => setOpen(true)}>Edit the section</Button>
+      <Dialog
+        title={`Section of ${feature.name}`}
+        about="Corners count from the feature’s low ends."
+        open={open}
+        onClose={() => setOpen(false)}
+        wide
+      >
+        <SectionEditor
+          axis={shape.axis}
+          corners={corners}
+          onMove={(next) => keep(shape.corners.map((c, i) => ({ a: put(c.a, next[i]![0]), b: put(c.b, next[i]![1]) })))}
+          onInsert={(after) => {
+            const p = corners[after]!;
+            const q = corners[(after + 1) % corners.length]!;
+            const middle = (k: 0 | 1) => measured(Math.round((p[k] + q[k]) * 5) / 10, 'guess', 1);
+            return keep([
+              ...shape.corners.slice(0, after + 1),
+              { a: middle(0), b: middle(1) },
+              ...shape.corners.slice(after + 1),
+            ]);
+          }}
+          onRemove={(index) => keep(shape.corners.filter((_, i) => i !== index))}
+          cornerFields={(i) =>
+            (['a', 'b'] as const).map((key, k) => (
+              <MeasuredAt
+                key={key}
+                label={names[k]!}
+                path={`${base}/${i}/${key}`}
+                what={`${feature.name}: corner ${i + 1} ${names[k]}`}
+              />
+            ))
+          }
+        />
+      </Dialog>
+    </div>
+  );
+}

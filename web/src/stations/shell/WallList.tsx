@@ -1,0 +1,33 @@
+import { formOf, type Material } from '@young-shell/core/document';
+import { useAppSelector } from '../../app/store';
+import { selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
+import { Choice } from '../../ui/Choice';
+import { MeasuredAt } from '../../ui/MeasuredAt';
+import { Section } from '../../ui/Section';
+
+const MATERIALS: Material[] = ['steel', 'aluminium', 'wood', 'plywood', 'fibreboard', 'plastic', 'bakelite', 'other'];
+export const MATERIAL_OPTIONS = MATERIALS.map((value) => ({ value, label: value }));
+
+/** Thickness of every face, and what the shell is made of. */
+export function WallList() {
+  const { hull, material } = useAppSelector(selectDocument).shell;
+  const submit = useSubmit();
+  const { edges, ends } = formOf(hull);
+  return (
+    <Section title="Walls">
+      <div className="grid grid-cols-2 gap-2.5">
+        {hull.form !== 'solid' &&
+          [...edges, ends.low, ends.high].map(({ face, wallPath }) => (
+            <MeasuredAt key={wallPath} label={face} path={wallPath} what={`${face} wall`} />
+          ))}
+        <Choice
+          label="Material"
+          value={material}
+          options={MATERIAL_OPTIONS}
+          onChange={(value) => submit({ type: 'setMaterial', material: value })}
+        />
+      </div>
+    </Section>
+  );
+}
