@@ -33,6 +33,12 @@ export const selectDocument = known;
 
 export const selectAssembly = createSelector([selectShown], assemble);
 
+/** What is drawn: parts are laid aside while a room map is shown without them. */
+export const selectDrawn = createSelector(
+  [selectAssembly, (s: RootState) => s.view.room?.withParts ?? true],
+  (assembly, withParts) => (withParts ? assembly : { ...assembly, parts: [] }),
+);
+
 /** What all stations say of what is shown; without what rests on litres, which a worker computes. */
 export const selectAssessment = createSelector([selectShown, selectAssembly], (document, assembly) =>
   assessAll(document, undefined, assembly),

@@ -7,7 +7,7 @@ import { boundsOf, type Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Plane, Vector3 } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
-import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
 import { FaceLines3d } from './FaceLines3d';
 import { Hull3d } from './Hull3d';
@@ -16,6 +16,7 @@ import { matTexture, type MatArea } from './matTexture';
 import { overlapsOf } from './overlaps';
 import { FEATURE_FILL, PART_FILL, PENCIL, RED_TAPE } from './palette';
 import { hullBox } from './projection';
+import { Room3d } from './Room3d';
 import { select } from './slice';
 import { SolidMesh } from './SolidMesh';
 import { useMove } from './useMove';
@@ -30,7 +31,7 @@ export function Scene3d({
   labels: readonly Label[];
   layer: RefObject<HTMLDivElement | null>;
 }) {
-  const assembly = useAppSelector(selectAssembly);
+  const assembly = useAppSelector(selectDrawn);
   const document = useAppSelector(selectShown);
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const [dragging, setDragging] = useState(false);
@@ -47,6 +48,7 @@ export function Scene3d({
       <directionalLight position={[-400, -900, 1400]} intensity={1.7} />
       <Mat box={box} />
       <Hull3d hull={assembly.hull} />
+      <Room3d />
       <Features assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />

@@ -5,13 +5,14 @@ import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
-import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { FaceLines } from './FaceLines';
 import { overlapsOf } from './overlaps';
 import { FEATURE_FILL, PART_FILL, RED_TAPE } from './palette';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
+import { RoomSection } from './RoomSection';
 import { select } from './slice';
 import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
@@ -32,7 +33,7 @@ interface Props {
 export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectShown);
-  const assembly = useAppSelector(selectAssembly);
+  const assembly = useAppSelector(selectDrawn);
   const assessment = useAppSelector(selectAssessment);
   const selection = useAppSelector((s) => s.view.selection);
   const showRooms = useAppSelector((s) => s.view.showRooms);
@@ -150,6 +151,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           stroke="#e9d9b4"
           strokeWidth={px(1)}
         />
+        <RoomSection mode={mode} px={px} />
         {[...assembly.features].sort(order).map((f) => (
           <SolidOutline
             key={f.id}

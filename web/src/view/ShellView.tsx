@@ -2,7 +2,7 @@ import { faceName } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
-import { selectAssembly, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import type { Label } from './Labels';
 import { hullBox } from './projection';
 import { Scene3d, shownMargins } from './Scene3d';
@@ -17,7 +17,7 @@ export function ShellView({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const { mode, depth, selection, drag, preview } = useAppSelector((s) => s.view);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const assembly = useAppSelector(selectAssembly);
+  const assembly = useAppSelector(selectDrawn);
   const document = useAppSelector(selectShown);
   const assessment = useAppSelector(selectAssessment);
   const partMargins = useAppSelector(selectPartMargins);
@@ -33,7 +33,9 @@ export function ShellView({ id }: { id: string }) {
     : 0;
   const onScale = useCallback((k: number) => setScale(k), []);
 
-  const overlaps = assessment.fit.margins.filter((m) => m.kind === 'body' && m.distance < -0.05).slice(0, 4);
+  const overlaps = assessment.fit.margins
+    .filter((m) => m.kind === 'body' && m.distance < -0.05 && assembly.parts.length > 0)
+    .slice(0, 4);
   const labels = useMemo<Label[]>(
     () => [
       ...overlaps.map((m) => ({ id: `red/${m.id}`, at: m.from })),

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { RoomReport } from '@young-shell/core/shell';
 import type { Change, Placement } from '@young-shell/core/document';
 
 export type ViewMode = '3d' | 'plan' | 'side' | 'front';
@@ -6,6 +7,15 @@ export type ViewMode = '3d' | 'plan' | 'side' | 'front';
 export interface Selection {
   kind: 'part' | 'feature' | 'face' | 'opening';
   id: string;
+}
+
+/** Free room drawn over the shell: the map, and one block picked out. */
+export interface RoomOverlay {
+  report: RoomReport;
+  /** `block-0`, `slab`, `stick`. */
+  picked: string | null;
+  /** The parts stand in it; else they are laid aside while it is shown. */
+  withParts: boolean;
 }
 
 export type ShellTab = 'form' | 'inside' | 'survey' | 'room' | 'hazards';
@@ -22,6 +32,7 @@ export interface ViewState {
   showRooms: boolean;
   /** The open page of the Shell station. */
   shellTab: ShellTab;
+  room: RoomOverlay | null;
 }
 
 const initialState: ViewState = {
@@ -32,6 +43,7 @@ const initialState: ViewState = {
   preview: null,
   showRooms: true,
   shellTab: 'form',
+  room: null,
 };
 
 const slice = createSlice({
@@ -59,9 +71,13 @@ const slice = createSlice({
     setShellTab: (state, { payload }: PayloadAction<ShellTab>) => {
       state.shellTab = payload;
     },
+    showRoom: (state, { payload }: PayloadAction<RoomOverlay | null>) => {
+      state.room = payload;
+    },
     resetView: () => initialState,
   },
 });
 
 export const viewReducer = slice.reducer;
-export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, resetView } = slice.actions;
+export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, showRoom, resetView } =
+  slice.actions;

@@ -1,11 +1,11 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { assemble } from '@young-shell/core/assembly';
 import type { Change, Conversion } from '@young-shell/core/document';
 import { sheetsPdf, sheetSvg, type SheetFonts } from '@young-shell/core/exchange';
 import type { Finding, Remedy } from '@young-shell/core/findings';
 import { overlapsOf, placeFor, remediesFor, type Overlap, type PlaceResult } from '@young-shell/core/fit';
 import { effectOf } from '@young-shell/core/plan';
-import { volumesOf, type Volumes } from '@young-shell/core/shell';
+import { roomReport, volumesOf, type RoomQuestion, type RoomReport, type Volumes } from '@young-shell/core/shell';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
 import figureUrl from '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff?url';
@@ -31,6 +31,10 @@ const engine = {
   },
   async overlaps(document: Conversion): Promise<Overlap[]> {
     return overlapsOf(document, await kernel());
+  },
+  room(document: Conversion, question: RoomQuestion): RoomReport {
+    const report = roomReport(document, question);
+    return transfer(report, [report.map.run.buffer, report.map.from.buffer]);
   },
   place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
   remedies: (document: Conversion, finding: Finding): Remedy[] => remediesFor(document, finding),

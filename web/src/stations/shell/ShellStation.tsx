@@ -8,6 +8,7 @@ import { HazardSurvey } from './HazardSurvey';
 import { HullForm } from './HullForm';
 import { LitresTable } from './LitresTable';
 import { OpeningList } from './OpeningList';
+import { RoomPanel } from './RoomPanel';
 import { WallList } from './WallList';
 
 /** Station 1: what space there really is, and how sure that is. */
@@ -43,6 +44,7 @@ export function ShellStation() {
             </>
           ),
         },
+        { value: 'room', label: 'Room', content: <RoomPanel /> },
         { value: 'hazards', label: 'Hazards', content: <HazardSurvey /> },
       ]}
     />
