@@ -1,2 +1,4 @@
 export { assessKit, kitMass } from './assess';
 export { searchLibrary } from './search';
+export * from './holeMap';
+export * from './photo';
