@@ -30,6 +30,8 @@ export interface Sheet {
   width: number;
   height: number;
   mirrored: boolean;
+  /** Said under the title; otherwise from where the face is seen and what its datum is. */
+  caption?: string;
   items: SheetItem[];
   holes: HoleRow[];
 }

@@ -1,2 +1,3 @@
-export { sheetsPdf, type SheetFonts } from './pdf';
-export { sheetSvg } from './svg';
+export { pdfOf, sheetsPdf, type SheetFonts } from './pdf';
+export { CORNER_SHEET, cornerSheet, plateSheet } from './plateSheet';
+export { sheetSvg, svgOf } from './svg';

@@ -53,16 +53,28 @@ export async function sheetsPdf(
   faces?: readonly FaceId[],
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
+  return pdfOf(
+    document,
+    (faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly)),
+    fonts,
+  );
+}
+
+/** Any sheets at 1:1 as one PDF, on the conversion's paper, corrected by its printed ruler. */
+export async function pdfOf(
+  document: Pick<Conversion, 'name' | 'cut'>,
+  sheets: readonly Sheet[],
+  fonts: SheetFonts,
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   const text = await pdf.embedFont(fonts.text, { subset: true });
   const figures = await pdf.embedFont(fonts.figures, { subset: true });
-  pdf.setTitle(`${document.name}: cut sheets 1:1`);
+  pdf.setTitle(`${document.name}: sheets 1:1`);
   pdf.setCreator('Young Shell');
   const { ruler, paper } = document.cut;
   const scale: [number, number] = [100 / ruler.horizontal, 100 / ruler.vertical];
-  for (const face of faces ?? facesToCut(document, assembly)) {
-    const sheet = sheetOf(document, face, assembly);
+  for (const sheet of sheets) {
     const tiling = tilingOf(sheet.width, sheet.height, paper, scale);
     for (const tile of tiling.tiles) {
       const { width, height } = tiling.page;
@@ -90,7 +102,7 @@ class TilePage {
     readonly page: PDFPage,
     readonly text: PDFFont,
     readonly figures: PDFFont,
-    readonly document: Conversion,
+    readonly document: Pick<Conversion, 'name' | 'cut'>,
     readonly sheet: Sheet,
     readonly tiling: Tiling,
     readonly tile: Tile,
@@ -205,10 +217,15 @@ class TilePage {
     const many = tiling.tiles.length > 1 ? `, page ${tileName(tile)} of ${tiling.columns} × ${tiling.rows}` : '';
     page.drawText(`${sheet.title}${many}`, { x: left, y: top + 7 * PT, size: 15, font: this.figures, color: INK });
     const side = sheet.mirrored ? 'seen from inside (mirrored)' : 'seen from outside';
-    page.drawText(
-      `${document.name} · 1:1 · ${side} · datum: ${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face`,
-      { x: left, y: top + 2.2 * PT, size: 8.5, font: this.text, color: INK },
-    );
+    const caption =
+      sheet.caption ?? `${side} · datum: ${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face`;
+    page.drawText(`${document.name} · 1:1 · ${caption}`, {
+      x: left,
+      y: top + 2.2 * PT,
+      size: 8.5,
+      font: this.text,
+      color: INK,
+    });
   }
 
   rulers() {
@@ -291,7 +308,13 @@ class TilePage {
 
 const ROWS_A_PAGE = 38;
 
-function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document: Conversion, sheet: Sheet) {
+function tablePages(
+  pdf: PDFDocument,
+  text: PDFFont,
+  figures: PDFFont,
+  document: Pick<Conversion, 'cut'>,
+  sheet: Sheet,
+) {
   const { width, height } = PAPERS[document.cut.paper];
   for (let first = 0; first < sheet.holes.length; first += ROWS_A_PAGE) {
     const page = pdf.addPage([width * PT, height * PT]);

@@ -1,4 +1,4 @@
-import { sheetOf, type SheetItem } from '../cut';
+import { sheetOf, type Sheet, type SheetItem } from '../cut';
 import type { Conversion, FaceId } from '../document';
 
 const escape = (text: string) =>
@@ -14,7 +14,11 @@ const STYLES = {
 
 /** One face as an SVG in true millimetres (width and height in mm, view box in mm); one group a layer. */
 export function sheetSvg(document: Conversion, face: FaceId): string {
-  const sheet = sheetOf(document, face);
+  return svgOf(document.name, sheetOf(document, face));
+}
+
+/** Any sheet as an SVG in true millimetres. */
+export function svgOf(name: string, sheet: Sheet): string {
   const border = 6;
   const width = sheet.width + 2 * border;
   const height = sheet.height + 2 * border;
@@ -39,5 +43,5 @@ export function sheetSvg(document: Conversion, face: FaceId): string {
         .map(draw)
         .join('')}</g>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${escape(`${document.name}: ${sheet.title}, 1:1`)}</title>${layers.join('')}</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${escape(`${name}: ${sheet.title}, 1:1`)}</title>${layers.join('')}</svg>\n`;
 }

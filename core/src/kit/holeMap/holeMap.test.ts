@@ -5,7 +5,7 @@ import type { HoleMap, MapDistance } from '../../document';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { HOLE_COLUMNS, HOLE_ROWS } from '../../standards';
-import { rigidFit, solveHoles, turned } from '.';
+import { correctedPositions, partFromHoles, rigidFit, solveHoles, turned } from '.';
 
 /** Evenly spread numbers in 0…1 from a seed (mulberry32), and normal ones from them (Box and Muller). */
 function generator(seed: number) {
@@ -246,4 +246,59 @@ it('the rigid fit is that of Umeyama (1991) by singular values, computed with a 
   expect(Math.sin(fit.angle)).toBeCloseTo(r.get(1, 0), 10);
   expect(fit.scale).toBeCloseTo((svd.diagonal[0]! + d * svd.diagonal[1]!) / a.norm('frobenius') ** 2, 10);
   expect(() => rigidFit([[0, 0]], [[1, 1]])).toThrow(/two points/);
+});
+
+describe('a test plate', () => {
+  const noise = generator(30).normal;
+  /** The holes as they are, seen from a plate printed by a printer that shrinks by 0.4 % and laid on askew. */
+  function lay(map: HoleMap): HoleMap {
+    const { positions } = correctedPositions(map, solveHoles(map));
+    const shrink = 0.996;
+    const seat = rigidFit(
+      IDS.map((id) => PATTERN[id]!),
+      IDS.map((id): Point2 => [shrink * positions[id]![0], shrink * positions[id]![1]]),
+    );
+    const off = Object.fromEntries(
+      IDS.map((id) => {
+        const [x, y] = turned(PATTERN[id]!, { angle: seat.angle + 0.002, shift: [seat.shift[0] + 0.2, seat.shift[1]] });
+        const pin = positions[id]!;
+        return [id, { x: x - shrink * pin[0] + 0.03 * noise(), y: y - shrink * pin[1] + 0.03 * noise() }];
+      }),
+    );
+    return { ...map, rounds: [...map.rounds, { ruler: 100 * shrink, off }] };
+  }
+
+  it('leads within 0.2 mm in two rounds, from distances that a tape gave', () => {
+    let map = mapOf(pairs, noise, (d) => (d.measured = measured(d.measured.value + 0.5 * noise(), 'tape')));
+    map = lay(lay(map));
+    const { rounds, done, positions } = correctedPositions(map, solveHoles(map));
+    expect(rounds[0]!.worst).toBeGreaterThan(0.2);
+    expect([rounds[1]!.worst < 0.2, done]).toEqual([true, true]);
+    expect(rounds[1]!.scale).toBeCloseTo(1, 3);
+    const fit = rigidFit(
+      IDS.map((id) => PATTERN[id]!),
+      IDS.map((id) => positions[id]!),
+    );
+    expect(Math.max(...fit.residuals.map((r) => Math.hypot(...r)))).toBeLessThan(0.15);
+  });
+
+  it('makes the board a part with its mount holes and its sockets on a face', () => {
+    const map = mapOf(pairs, () => 0);
+    Object.assign(map.distances, {
+      wide: { from: 'left', to: 'right', how: 'centre', measured: measured(304.8) },
+      deep: { from: 'front', to: 'rear', how: 'centre', measured: measured(243.84) },
+      's-1': { from: 'left', to: 'usb', how: 'centre', measured: measured(80) },
+      's-2': { from: 'rear', to: 'usb', how: 'centre', measured: measured(4) },
+    });
+    map.points.usb = { name: 'USB', kind: 'socket', diameter: measured(14) };
+    const solution = solveHoles(map);
+    const part = partFromHoles(map, solution, correctedPositions(map, solution));
+    expect(Object.keys(part.own!.holes)).toHaveLength(9);
+    expect(part.own!.holes['hole-22']).toMatchObject({
+      x: { value: expect.closeTo(288.29, 2) },
+      y: { value: expect.closeTo(237.49, 2) },
+    });
+    expect(part.own!.faces).toMatchObject({ rear: { kind: 'sockets', direction: 'rear' } });
+    expect(part.own!.blocks.usb).toMatchObject({ direction: 'rear', x: { value: expect.closeTo(73, 1) } });
+  });
 });
