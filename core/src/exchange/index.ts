@@ -1,3 +1,6 @@
 export { pdfOf, sheetsPdf, type SheetFonts } from './pdf';
 export { CORNER_SHEET, cornerSheet, plateSheet } from './plateSheet';
 export { sheetSvg, svgOf } from './svg';
+export * from './read';
+export { writeStl } from './stl';
+export { writeThreeMf } from './threeMf';

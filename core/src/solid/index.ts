@@ -5,3 +5,4 @@ export * from './orientation';
 export * from './polygon';
 export * from './shape';
 export * from './steps';
+export * from './mesh';
