@@ -6,13 +6,21 @@ import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { attachmentRoutes } from './api/attachments';
 import { conversionRoutes } from './api/conversions';
 import { ApiError, errorHandler } from './api/errors';
+import { instrumentRoutes } from './api/instruments';
 import { Listeners } from './api/listeners';
+import { partRoutes } from './api/parts';
+import { stepRoutes } from './api/step';
+import type { AttachmentStore } from './store/attachments';
 import type { ConversionStore } from './store/conversions';
+import type { PartStore } from './store/parts';
 
 export interface AppOptions {
   store: ConversionStore;
+  attachments: AttachmentStore;
+  parts: PartStore;
   logger: Logger;
   /** Folder of the built interface; absent in API tests. */
   web?: string;
@@ -21,7 +29,10 @@ export interface AppOptions {
 }
 
 /** The whole server as an Express application. */
-export function createApp({ store, logger, web, accessKey }: AppOptions): { app: Express; listeners: Listeners } {
+export function createApp({ store, attachments, parts, logger, web, accessKey }: AppOptions): {
+  app: Express;
+  listeners: Listeners;
+} {
   const app = express();
   const listeners = new Listeners();
   app.disable('x-powered-by');
@@ -59,6 +70,10 @@ export function createApp({ store, logger, web, accessKey }: AppOptions): { app:
     response.json({ status: 'ok' });
   });
   app.use('/api/conversions', conversionRoutes(store, listeners));
+  app.use('/api/attachments', attachmentRoutes(attachments));
+  app.use('/api/parts', partRoutes(parts));
+  app.use('/api/step', stepRoutes());
+  app.use('/api/instruments', instrumentRoutes(store, listeners));
   app.use('/api', (request) => {
     throw new ApiError(404, 'absent', `There is no “${request.originalUrl}” here.`);
   });

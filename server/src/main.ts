@@ -7,7 +7,9 @@ import { readFileSync } from 'node:fs';
 import { readConversion } from '@young-shell/core/document';
 import { createApp } from './app';
 import { ConversionStore } from './store/conversions';
+import { AttachmentStore } from './store/attachments';
 import { openDatabase } from './store/database';
+import { PartStore } from './store/parts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const dataFolder = process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share');
@@ -31,6 +33,8 @@ if (!(await store.setting('demo-loaded'))) {
 }
 const { app, listeners } = createApp({
   store,
+  attachments: new AttachmentStore(database),
+  parts: new PartStore(database),
   logger,
   web: join(root, 'web', 'dist'),
   ...(local ? {} : { accessKey: accessKey! }),

@@ -5,15 +5,26 @@ import { applyChange, writeConversion, type Change, type Conversion } from '@you
 import { measured } from '@young-shell/core/quantity';
 import { createApp } from '../app';
 import { ConversionStore } from '../store/conversions';
+import { AttachmentStore } from '../store/attachments';
 import { openDatabase } from '../store/database';
+import { PartStore } from '../store/parts';
 
 let app: ReturnType<typeof createApp>['app'];
 let id: string;
 let document: Conversion;
 
+async function options() {
+  const database = await openDatabase(':memory:');
+  return {
+    store: new ConversionStore(database),
+    attachments: new AttachmentStore(database),
+    parts: new PartStore(database),
+    logger: pino({ level: 'silent' }),
+  };
+}
+
 beforeEach(async () => {
-  const store = new ConversionStore(await openDatabase(':memory:'));
-  ({ app } = createApp({ store, logger: pino({ level: 'silent' }) }));
+  ({ app } = createApp(await options()));
   const created = await request(app).post('/api/conversions').send({ name: 'Radio', form: 'box' }).expect(201);
   ({ id, document } = created.body as { id: string; document: Conversion });
 });
@@ -127,8 +138,7 @@ it('pages may load nothing from elsewhere', async () => {
 });
 
 it('an access key is asked for where one is set', async () => {
-  const store = new ConversionStore(await openDatabase(':memory:'));
-  const guarded = createApp({ store, logger: pino({ level: 'silent' }), accessKey: 'shell: 9' }).app;
+  const guarded = createApp({ ...(await options()), accessKey: 'shell: 9' }).app;
   await request(guarded).get('/api/health').expect(401);
   await request(guarded).get('/api/health').auth('any', 'shell: 9').expect(200);
 });

@@ -1,7 +1,6 @@
 import type { Response } from 'express';
-import type { JournalEntry } from '@young-shell/core/document';
 
-/** Open pages that want to hear of changes made elsewhere (server-sent events). */
+/** Open pages that want to hear of changes made elsewhere, or of readings (server-sent events). */
 export class Listeners {
   private readonly open = new Map<string, Set<Response>>();
 
@@ -22,7 +21,7 @@ export class Listeners {
     });
   }
 
-  tell(id: string, entry: JournalEntry): void {
+  tell(id: string, entry: unknown): void {
     for (const response of this.open.get(id) ?? []) response.write(`data: ${JSON.stringify(entry)}\n\n`);
   }
 

@@ -37,4 +37,26 @@ export const migrations: Record<string, Knex.Migration> = {
       for (const table of ['change', 'conversion', 'setting']) await database.schema.dropTable(table);
     },
   },
+  '002-attachment-and-part': {
+    async up(database) {
+      await database.schema.createTable('attachment', (table) => {
+        // SHA-256 of the bytes: the same solid or photo is kept once.
+        table.string('content', 64).primary();
+        table.string('type', 60).notNullable();
+        table.integer('size').notNullable();
+        table.binary('bytes').notNullable();
+        table.string('created_at', 30).notNullable();
+        table.check('size > 0', [], 'size_positive');
+      });
+      await database.schema.createTable('part', (table) => {
+        table.string('id', 40).primary();
+        table.string('name', 120).notNullable();
+        table.text('part').notNullable();
+        table.string('updated_at', 30).notNullable();
+      });
+    },
+    async down(database) {
+      for (const table of ['part', 'attachment']) await database.schema.dropTable(table);
+    },
+  },
 };
