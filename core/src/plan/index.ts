@@ -1,2 +1,3 @@
 export * from './assessAll';
 export * from './effect';
+export * from './survey';

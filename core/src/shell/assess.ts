@@ -187,7 +187,10 @@ export function pathWords(path: string, document?: Conversion): string {
     const last = steps.at(-1)!;
     return `${name}: ${last === 'at' ? 'where it comes off' : words(last)}`;
   }
-  if (steps[2] === 'solid') return `imported size along ${steps.at(-1)}`;
+  if (steps[1] === 'hull' && steps[2] === 'length')
+    return `${['width', 'depth', 'height'][document ? formOf(document.shell.hull).axis : 0]} of the shell`;
+  if (steps[2] === 'solid')
+    return `${{ x: 'width', y: 'depth', z: 'height' }[steps.at(-1)!] ?? 'size'} of the imported shell`;
   return `${words(steps[2] ?? '')} of the shell`;
 }
 

@@ -6,3 +6,5 @@ export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';
 export { roomOf, type Room } from './room';
 export { roomMap, type RoomMap } from './roomMap';
 export { ROOM_QUESTION, roomReport, type RoomQuestion, type RoomReport } from './roomReport';
+export { jawsFor, type Jaws } from './jaws';
+export { averaged, judgeReading, toolFor, withReading, type Averaged, type ReadingVerdict } from './readings';

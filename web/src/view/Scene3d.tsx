@@ -5,7 +5,7 @@ import type { Margin } from '@young-shell/core/fit';
 import { kindOf } from '@young-shell/core/parts';
 import { boundsOf, type Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Plane, Vector3 } from 'three';
+import { Plane, Quaternion, Vector3 } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
@@ -14,7 +14,7 @@ import { Hull3d } from './Hull3d';
 import { LabelPlacer, type Label } from './Labels';
 import { matTexture, type MatArea } from './matTexture';
 import { overlapsOf } from './overlaps';
-import { FEATURE_FILL, PART_FILL, PENCIL, RED_TAPE } from './palette';
+import { FEATURE_FILL, JAWS, PART_FILL, PENCIL, RED_TAPE } from './palette';
 import { hullBox } from './projection';
 import { Room3d } from './Room3d';
 import { select } from './slice';
@@ -55,6 +55,7 @@ export function Scene3d({
       ))}
       <Overlaps assembly={assembly} />
       <Dimensions />
+      <Jaws3d />
       <FaceLines3d />
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
@@ -181,6 +182,37 @@ function Dimensions() {
   return shownMargins(margins).map((m) => (
     <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />
   ));
+}
+
+/** Where the calipers go: a beam with a ball at each jaw, over everything. */
+function Jaws3d() {
+  const jaws = useAppSelector((s) => s.view.jaws);
+  const beam = useMemo(() => {
+    if (!jaws) return undefined;
+    const from = new Vector3(...jaws.from);
+    const way = new Vector3(...jaws.to).sub(from);
+    return {
+      length: way.length(),
+      middle: from.clone().addScaledVector(way, 0.5),
+      turn: new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize()),
+    };
+  }, [jaws]);
+  if (!jaws || !beam) return null;
+  const ink = <meshBasicMaterial color={JAWS} depthTest={false} transparent />;
+  return (
+    <>
+      <mesh position={beam.middle} quaternion={beam.turn} renderOrder={21} raycast={() => null}>
+        <cylinderGeometry args={[1.6, 1.6, beam.length, 8]} />
+        {ink}
+      </mesh>
+      {[jaws.from, jaws.to].map((at, i) => (
+        <mesh key={i} position={at} renderOrder={21} raycast={() => null}>
+          <sphereGeometry args={[5, 16, 12]} />
+          {ink}
+        </mesh>
+      ))}
+    </>
+  );
 }
 
 /** Distances that are written into the view: the tightest few of the selected part. */

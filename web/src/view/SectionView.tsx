@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { FaceLines } from './FaceLines';
 import { overlapsOf } from './overlaps';
-import { FEATURE_FILL, PART_FILL, RED_TAPE } from './palette';
+import { FEATURE_FILL, JAWS, PART_FILL, RED_TAPE } from './palette';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
@@ -81,6 +81,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
       ),
     [assessment],
   );
+  const jaws = useAppSelector((s) => s.view.jaws);
   const px = (pixels: number) => pixels / k;
   const dimensions = margins
     .filter((m) => Math.abs(m.normal[into]) < 0.7)
@@ -241,6 +242,20 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             <circle cx={x2} cy={y2} r={px(2.6)} stroke="none" />
           </g>
         ))}
+        {jaws && (
+          <g pointerEvents="none" stroke={JAWS} fill={JAWS}>
+            <line
+              x1={jaws.from[across]}
+              y1={-jaws.from[up]}
+              x2={jaws.to[across]}
+              y2={-jaws.to[up]}
+              strokeWidth={px(3)}
+            />
+            {[jaws.from, jaws.to].map((p, i) => (
+              <circle key={i} cx={p[across]} cy={-p[up]} r={px(6)} stroke="none" />
+            ))}
+          </g>
+        )}
         {spots.map(({ key, text, x, y, size, fill, figure }) => (
           <text
             key={key}

@@ -15,7 +15,7 @@ import { ViewBar } from './ViewBar';
 /** The one large view of the shell that all stations share. */
 export function ShellView({ id }: { id: string }) {
   const dispatch = useAppDispatch();
-  const { mode, depth, selection, drag, preview } = useAppSelector((s) => s.view);
+  const { mode, depth, selection, drag, preview, jaws } = useAppSelector((s) => s.view);
   const unit = useAppSelector((s) => s.preferences.unit);
   const assembly = useAppSelector(selectDrawn);
   const document = useAppSelector(selectShown);
@@ -43,13 +43,16 @@ export function ShellView({ id }: { id: string }) {
         id: p.id,
         at: [(p.low[0] + p.high[0]) / 2, (p.low[1] + p.high[1]) / 2, p.high[2]] as [number, number, number],
       })),
+      ...(jaws
+        ? [{ id: 'jaws', at: [0, 1, 2].map((i) => (jaws.from[i]! + jaws.to[i]!) / 2) as [number, number, number] }]
+        : []),
       ...shownMargins(partMargins).map((m) => ({
         id: `dim/${m.id}`,
         at: [0, 1, 2].map((i) => (m.from[i]! + m.to[i]!) / 2) as [number, number, number],
       })),
     ],
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [assembly.parts, assessment.fit.margins, partMargins],
+    [assembly.parts, assessment.fit.margins, partMargins, jaws],
   );
 
   return (
@@ -82,6 +85,11 @@ export function ShellView({ id }: { id: string }) {
                     : document.shell.features[m.other.id]?.name}
               </span>
             ))}
+            {jaws && (
+              <span data-label="jaws" className="tape absolute top-0 left-0">
+                jaws here
+              </span>
+            )}
             {assembly.parts.map((part) => (
               <button
                 key={part.id}

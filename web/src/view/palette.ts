@@ -16,3 +16,6 @@ export const SHELL_LINE = '#e9d9b4';
 export const SHELL_FILL = '#c9a36a';
 export const RED_TAPE = '#d23a20';
 export const PENCIL = '#ff9a5c';
+
+/** The calipers' jaws. */
+export const JAWS = '#ff9a5c';

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { RoomReport } from '@young-shell/core/shell';
+import type { Jaws, RoomReport } from '@young-shell/core/shell';
 import type { Change, Placement } from '@young-shell/core/document';
 
 export type ViewMode = '3d' | 'plan' | 'side' | 'front';
@@ -33,6 +33,8 @@ export interface ViewState {
   /** The open page of the Shell station. */
   shellTab: ShellTab;
   room: RoomOverlay | null;
+  /** Where to put the jaws of the calipers. */
+  jaws: Jaws | null;
 }
 
 const initialState: ViewState = {
@@ -44,6 +46,7 @@ const initialState: ViewState = {
   showRooms: true,
   shellTab: 'form',
   room: null,
+  jaws: null,
 };
 
 const slice = createSlice({
@@ -74,10 +77,13 @@ const slice = createSlice({
     showRoom: (state, { payload }: PayloadAction<RoomOverlay | null>) => {
       state.room = payload;
     },
+    showJaws: (state, { payload }: PayloadAction<Jaws | null>) => {
+      state.jaws = payload;
+    },
     resetView: () => initialState,
   },
 });
 
 export const viewReducer = slice.reducer;
-export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, showRoom, resetView } =
+export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, showRoom, showJaws, resetView } =
   slice.actions;

@@ -9,6 +9,7 @@ import { HullForm } from './HullForm';
 import { LitresTable } from './LitresTable';
 import { OpeningList } from './OpeningList';
 import { RoomPanel } from './RoomPanel';
+import { SurveyPanel } from './SurveyPanel';
 import { WallList } from './WallList';
 
 /** Station 1: what space there really is, and how sure that is. */
@@ -44,6 +45,7 @@ export function ShellStation() {
             </>
           ),
         },
+        { value: 'survey', label: 'Survey', content: <SurveyPanel /> },
         { value: 'room', label: 'Room', content: <RoomPanel /> },
         { value: 'hazards', label: 'Hazards', content: <HazardSurvey /> },
       ]}

@@ -1,0 +1,42 @@
+import { parseLength } from '@young-shell/core/quantity';
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+interface CaliperEvent {
+  path: string;
+  value: number;
+  unit: 'mm' | 'inch';
+}
+
+/**
+ * Readings of the calipers on the bench, as they come. The simulated ones are told where their jaws are when the
+ * button is pressed. A reading in inches is handed on as the number that was shown: finding slips is the survey's job.
+ */
+export function useCalipers(onReading: (value: number, path: string) => void): {
+  connected: boolean;
+  press: (conversion: string, path: string) => Promise<void>;
+} {
+  const [connected, setConnected] = useState(false);
+  const handler = useRef(onReading);
+  handler.current = onReading;
+  useEffect(() => {
+    const source = new EventSource('/api/instruments/calipers/events');
+    source.onopen = () => setConnected(true);
+    source.onerror = () => setConnected(false);
+    source.onmessage = (event: MessageEvent<string>) => {
+      const { path, value } = JSON.parse(event.data) as CaliperEvent;
+      handler.current(value, path);
+    };
+    return () => source.close();
+  }, []);
+  const press = useCallback(async (conversion: string, path: string) => {
+    await fetch('/api/instruments/calipers/press', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ conversion, path }),
+    });
+  }, []);
+  return { connected, press };
+}
+
+/** A typed reading in mm: what calipers that act as a keyboard send, or a hand. @throws LengthError. */
+export const typedReading = (text: string, unit: 'mm' | 'inch'): number => parseLength(text, unit);
