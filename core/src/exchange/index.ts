@@ -4,3 +4,6 @@ export { sheetSvg, svgOf } from './svg';
 export * from './read';
 export { writeStl } from './stl';
 export { writeThreeMf } from './threeMf';
+export { hullFromSection, prismFromSection, sectionOf } from './importOutline';
+export { doubtOfSize, partFromSolid, prepareSolid, storedSolid, type PreparedSolid } from './importSolid';
+export { plateSolid } from './plateSolid';

@@ -22,6 +22,8 @@ export interface Maker {
   union(solids: readonly Solid[]): Solid;
   intersection(a: Solid, b: Solid): Solid;
   volume(solid: Solid): number;
+  /** The solid's surface; corners as 32-bit numbers. */
+  meshOf(solid: Solid): Mesh;
 }
 
 /** Sides of the polygon that stands for a circle; its area is 0.07 % under the circle's. */
@@ -93,5 +95,12 @@ function makerOf(top: ManifoldToplevel, own: <T extends Manifold | CrossSection>
     union: (solids) => own(Manifold.union([...solids])),
     intersection: (a, b) => own(a.intersect(b)),
     volume: (solid) => solid.volume(),
+    meshOf(solid) {
+      const { numProp, vertProperties, triVerts } = solid.getMesh();
+      const positions = new Float64Array((vertProperties.length / numProp) * 3);
+      for (let v = 0; v < positions.length / 3; v++)
+        for (let k = 0; k < 3; k++) positions[v * 3 + k] = vertProperties[v * numProp + k]!;
+      return { positions, triangles: Uint32Array.from(triVerts) };
+    },
   };
 }

@@ -1,4 +1,4 @@
-import type { Conversion, JournalEntry, StartingForm, Summary } from '@young-shell/core/document';
+import type { Conversion, JournalEntry, Part, StartingForm, Summary } from '@young-shell/core/document';
 
 export interface Head {
   id: string;
@@ -48,6 +48,18 @@ const post = (body?: unknown): RequestInit => ({
   ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
 });
 
+/** A part of the user's own library. */
+export interface StoredPart {
+  id: string;
+  part: Part;
+}
+
+const raw = (body: Blob | Uint8Array): RequestInit => ({
+  method: 'POST',
+  headers: { 'Content-Type': 'application/octet-stream' },
+  body: body as BodyInit,
+});
+
 export const api = {
   list: () => call<Summary[]>('/conversions'),
   open: (id: string) => call<Head>(`/conversions/${id}`),
@@ -58,5 +70,24 @@ export const api = {
   remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
   restore: (id: string) => call<void>(`/conversions/${id}/restore`, post()),
   changes: (id: string, since: number) => call<JournalEntry[]>(`/conversions/${id}/changes?since=${since}`),
+  /** Keeps a solid or a photo; gives the hash by which it is found again. */
+  keep: (file: Blob | Uint8Array) => call<{ content: string }>('/attachments', raw(file)),
+  parts: () => call<StoredPart[]>('/parts'),
+  keepPart: (part: Part) => call<StoredPart>('/parts', post(part)),
+  removePart: (id: string) => call<void>(`/parts/${id}`, { method: 'DELETE' }),
+  /** A STEP as a binary STL in mm. */
+  async step(file: Blob, name: string): Promise<Uint8Array> {
+    let response: Response;
+    try {
+      response = await fetch(`/api/step?name=${encodeURIComponent(name)}`, raw(file));
+    } catch {
+      throw new OfflineError('The server can’t be reached; it reads STEP files.');
+    }
+    if (!response.ok) {
+      const body = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
+      throw new ServerError(response.status, body.code ?? 'unknown', body.message ?? 'The STEP could not be read.');
+    }
+    return new Uint8Array(await response.arrayBuffer());
+  },
   send: (id: string, change: object) => call<JournalEntry>(`/conversions/${id}/changes`, post(change)),
 };

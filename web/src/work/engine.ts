@@ -1,10 +1,11 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './engine.worker';
 
-/** Two workers of the same kind: figures that follow every edit do not wait behind a search. */
-export type Lane = 'figures' | 'searches';
+/** Workers of the same kind: figures that follow every edit wait neither behind a search nor behind a large file. */
+export type Lane = 'figures' | 'searches' | 'imports';
 
 interface Running {
+  worker: Worker;
   remote: Remote<Engine>;
   /** How to fail the calls that are under way. */
   waiting: Set<(error: Error) => void>;
@@ -17,7 +18,7 @@ function engine(lane: Lane): Running {
   const known = running.get(lane);
   if (known) return known;
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
-  const started: Running = { remote: wrap<Engine>(worker), waiting: new Set() };
+  const started: Running = { worker, remote: wrap<Engine>(worker), waiting: new Set() };
   worker.onerror = (event) => {
     worker.terminate();
     running.delete(lane);
@@ -26,6 +27,15 @@ function engine(lane: Lane): Running {
   };
   running.set(lane, started);
   return started;
+}
+
+/** Ends a lane's worker and fails what it was doing; the next call starts a new one. */
+export function stop(lane: Lane, why: string): void {
+  const known = running.get(lane);
+  if (!known) return;
+  known.worker.terminate();
+  running.delete(lane);
+  for (const reject of known.waiting) reject(new Error(why));
 }
 
 /** Calls a worker; rejects, with words that can be shown, when it breaks down. */
