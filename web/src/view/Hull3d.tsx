@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { BackSide, BufferGeometry, DoubleSide, Float32BufferAttribute, ShapeUtils, Vector2 } from 'three';
 import { Edges } from './Edges';
 import { SHELL_FILL, SHELL_LINE } from './palette';
+import { useMeshGeometry } from './useMeshGeometry';
 
 /** A loft as triangles, in shell axes. */
 function loftGeometry({ axis, low, high, from, to }: Loft): BufferGeometry {
@@ -47,9 +48,19 @@ function loftGeometry({ axis, low, high, from, to }: Loft): BufferGeometry {
 }
 
 /** The shell: its far sides as thin panels, edges drawn, the inside edge faint. */
-export function Hull3d({ hull }: { hull: HullModel }) {
+export function Hull3d({ hull, content }: { hull: HullModel; content?: string | undefined }) {
+  const solid = useMeshGeometry(content);
   const outer = useMemo(() => loftGeometry(hull.outer), [hull]);
   const inner = useMemo(() => loftGeometry(hull.inner), [hull]);
+  if (solid)
+    return (
+      <group>
+        <mesh geometry={solid} renderOrder={-2} raycast={() => null}>
+          <meshLambertMaterial color={SHELL_FILL} transparent opacity={0.34} side={DoubleSide} depthWrite={false} />
+        </mesh>
+        <Edges geometry={solid} colour={SHELL_LINE} opacity={0.8} />
+      </group>
+    );
   return (
     <group>
       <mesh geometry={outer} renderOrder={-2} raycast={() => null}>

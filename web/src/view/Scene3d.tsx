@@ -19,6 +19,7 @@ import { hullBox } from './projection';
 import { Room3d } from './Room3d';
 import { select } from './slice';
 import { SolidMesh } from './SolidMesh';
+import { useMeshGeometry } from './useMeshGeometry';
 import { useMove } from './useMove';
 
 /** The shell in space on the cutting mat. */
@@ -47,7 +48,10 @@ export function Scene3d({
       <ambientLight intensity={1.5} />
       <directionalLight position={[-400, -900, 1400]} intensity={1.7} />
       <Mat box={box} />
-      <Hull3d hull={assembly.hull} />
+      <Hull3d
+        hull={assembly.hull}
+        content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
+      />
       <Room3d />
       <Features assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
@@ -88,6 +92,10 @@ function Features({ assembly, document }: { assembly: Assembly; document: Conver
   const dispatch = useAppDispatch();
   const selection = useAppSelector((s) => s.view.selection);
   return assembly.features.map((f) => {
+    if (f.owner === 'material') return null;
+    const { shape } = document.shell.features[f.owner] ?? {};
+    // An imported solid is drawn as its mesh, once; its boxes only count.
+    if (shape?.kind === 'solid' && f.id !== f.owner) return null;
     const chosen = selection?.kind === 'feature' && selection.id === f.owner;
     return (
       <group
@@ -97,16 +105,34 @@ function Features({ assembly, document }: { assembly: Assembly; document: Conver
           dispatch(select({ kind: 'feature', id: f.owner }));
         }}
       >
-        <SolidMesh
-          shape={f.shape}
-          fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
-          edge={chosen ? PENCIL : '#3b372b'}
-          opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
-          ghost={f.swept ?? false}
-        />
+        {shape?.kind === 'solid' ? (
+          <StoredMesh
+            content={shape.solid.content}
+            at={[0, 1, 2].map((i) => document.shell.features[f.owner]![(['x', 'y', 'z'] as const)[i]!].value) as Vec3}
+            fill={FEATURE_FILL[document.shell.features[f.owner]!.fate]}
+          />
+        ) : (
+          <SolidMesh
+            shape={f.shape}
+            fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
+            edge={chosen ? PENCIL : '#3b372b'}
+            opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
+            ghost={f.swept ?? false}
+          />
+        )}
       </group>
     );
   });
+}
+
+function StoredMesh({ content, at, fill }: { content: string; at: Vec3; fill: string }) {
+  const geometry = useMeshGeometry(content);
+  if (!geometry) return null;
+  return (
+    <mesh geometry={geometry} position={at}>
+      <meshLambertMaterial color={fill} />
+    </mesh>
+  );
 }
 
 function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) => void }) {

@@ -82,6 +82,9 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     [assessment],
   );
   const jaws = useAppSelector((s) => s.view.jaws);
+  // The material of an imported shell stands in boxes: they are its walls.
+  const material = assembly.features.filter((f) => f.owner === 'material' && cutsSolid(f, mode, depth));
+  const features = assembly.features.filter((f) => f.owner !== 'material');
   const px = (pixels: number) => pixels / k;
   const dimensions = margins
     .filter((m) => Math.abs(m.normal[into]) < 0.7)
@@ -153,7 +156,18 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           strokeWidth={px(1)}
         />
         <RoomSection mode={mode} px={px} />
-        {[...assembly.features].sort(order).map((f) => (
+        {material.map(({ id, shape: { low, high } }) => (
+          <rect
+            key={id}
+            x={low[across]}
+            y={-high[up]}
+            width={high[across] - low[across]}
+            height={high[up] - low[up]}
+            fill="#c9a36a"
+            pointerEvents="none"
+          />
+        ))}
+        {features.sort(order).map((f) => (
           <SolidOutline
             key={f.id}
             solid={f}

@@ -9,18 +9,10 @@ import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
+import { download, stem } from '../../ui/download';
 import { Section } from '../../ui/Section';
 import { compute } from '../../work/engine';
 import { SheetPicture } from './SheetPicture';
-
-function keep(name: string, type: string, content: BlobPart) {
-  const url = URL.createObjectURL(new Blob([content], { type }));
-  const link = window.document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
 
 /** The 1:1 sheets: a picture of each face, paper, ruler correction, and the files. */
 export function SheetPanel() {
@@ -33,7 +25,7 @@ export function SheetPanel() {
   const face = chosen && faces.includes(chosen) ? chosen : faces[0];
   const { cut } = document;
   const set = (patch: Partial<CutSettings>) => submit({ type: 'setCut', cut: patch });
-  const file = document.name.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase();
+  const file = stem(document.name);
   const scale: [number, number] = [100 / cut.ruler.horizontal, 100 / cut.ruler.vertical];
   const tiling: Tiling | undefined = useMemo(() => {
     if (!face) return undefined;
@@ -43,7 +35,7 @@ export function SheetPanel() {
   const pdf = async (only?: string[]) => {
     setBusy(true);
     try {
-      keep(
+      download(
         `${file}-${only ? only[0] : 'sheets'}.pdf`,
         'application/pdf',
         (await compute('searches', (engine) => engine.sheets(document, only))) as BlobPart,
@@ -57,7 +49,11 @@ export function SheetPanel() {
   const svg = async () => {
     try {
       if (face)
-        keep(`${file}-${face}.svg`, 'image/svg+xml', await compute('searches', (engine) => engine.svg(document, face)));
+        download(
+          `${file}-${face}.svg`,
+          'image/svg+xml',
+          await compute('searches', (engine) => engine.svg(document, face)),
+        );
     } catch (error) {
       toast.error((error as Error).message);
     }

@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { Section } from '../../ui/Section';
+import { ShellImport } from '../import/ShellImport';
 import { HullSectionEditor } from './HullSectionEditor';
 import { SectionDrawing } from './SectionDrawing';
 
@@ -99,6 +100,9 @@ export function HullForm() {
           its material.
         </p>
       )}
+      <div className="mt-2.5">
+        <ShellImport />
+      </div>
       {wrong && (
         <p role="alert" className="mt-2 mb-0 text-sm font-medium text-stop">
           {wrong}
