@@ -7,3 +7,4 @@ export { writeThreeMf } from './threeMf';
 export { hullFromSection, prismFromSection, sectionOf } from './importOutline';
 export { doubtOfSize, partFromSolid, prepareSolid, storedSolid, type PreparedSolid } from './importSolid';
 export { plateSolid } from './plateSolid';
+export { partFromOutline } from './importPart';

@@ -215,6 +215,16 @@ describe('what the solver says of a figure', () => {
     expect(Math.max(...fit.residuals.map((r) => Math.hypot(...r)))).toBeLessThan(0.12);
   });
 
+  it('with too few distances to tell which is wrong, names those it may be and leaves none out', () => {
+    const four = ['hole-00', 'hole-02', 'hole-20', 'hole-22'];
+    const all = four.flatMap((a, i) => four.slice(i + 1).map((b): Pair => [a, b]));
+    const map = mapOf(all, still, (d, i) => i === 2 && (d.measured = measured(d.measured.value + 1)));
+    map.points = Object.fromEntries(four.map((id) => [id, map.points[id]!]));
+    const solution = solveHoles(map);
+    expect(solution.misread).toEqual([]);
+    expect(solution.distances.filter((d) => d.misread)).toHaveLength(6);
+  });
+
   it('an empty map and a single point are no error', () => {
     const map = mapOf([], still);
     expect(solveHoles(map).missing?.count).toBe(2 * 9 - 3);

@@ -5,7 +5,7 @@ import type { Corrected } from './plate';
 import type { HoleSolution } from './types';
 
 /** What a board is taken to be until its blocks are measured, mm. Common practice, no source. */
-const BOARD = { thickness: 1.6, standoff: 6.35, parts: 20, margin: 6, socketDepth: 15, socketHeight: 14 };
+const BOARD = { thickness: 1.6, standoff: 6.35, foot: 6, parts: 20, margin: 6, socketDepth: 15, socketHeight: 14 };
 
 /**
  * A part of a hole map: its board plate with the holes, and each socket as a connector at the edge it is nearest to,
@@ -51,9 +51,6 @@ export function partFromHoles(map: HoleMap, solution: HoleSolution, { positions,
       [size(width, true), size(depth, true), guess(BOARD.parts, 5)],
       { conducts: 'live' },
     ),
-    feet: block('Standoffs', [exact, exact, exact], [size(width, true), size(depth, true), plateZ], {
-      role: 'keep-out',
-    }),
   };
   const holes: OwnDesign['holes'] = {};
   const faces: OwnDesign['faces'] = {};
@@ -68,6 +65,13 @@ export function partFromHoles(map: HoleMap, solution: HoleSolution, { positions,
         y: measured(tidy(y), 'calipers', unsure),
         diameter: point.diameter,
       };
+      const foot = (v: number) => measured(tidy(v - BOARD.foot / 2), 'calipers', unsure);
+      blocks[`foot-${id}`] = block(
+        `Standoff ${point.name}`,
+        [foot(x), foot(y), exact],
+        [measured(BOARD.foot), measured(BOARD.foot), plateZ],
+        { shape: { kind: 'cylinder', axis: 'z' } },
+      );
       continue;
     }
     const edges = { left: x, right: width - x, front: y, rear: depth - y } as const;

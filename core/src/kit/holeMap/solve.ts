@@ -12,6 +12,8 @@ const MISREAD = 3;
 /** Under this share of redundancy an error could not be seen. */
 const CHECKED = 0.02;
 const MOST_MISREAD = 6;
+/** Normalised residuals this near to each other can't be told apart. */
+const TIE = 1e-3;
 /** Eigenvalues under this share of the largest are motions that no reading holds. */
 const LOOSE = 1e-8;
 /** Sum of squares per reading that counts as agreeing, and how far a point may lie over the board's edge, mm. */
@@ -37,7 +39,7 @@ export function solveHoles(map: HoleMap, photos: readonly PhotoPoints[] = []): H
     const worst = suspects[0];
     // With too little redundancy several readings look equally wrong: none may be taken out then.
     const next = suspects[1];
-    if (!worst || (next && Math.abs(worst.normalised) - Math.abs(next.normalised) < 1e-6)) break;
+    if (!worst || (next && Math.abs(worst.normalised) - Math.abs(next.normalised) < TIE)) break;
     if (worst.kind !== 'distance') break;
     misread.add(worst.id);
     state = adjust(map, photos, misread);
@@ -299,6 +301,11 @@ function solutionOf(map: HoleMap, state: State, misread: string[], hasPhoto: boo
   });
   const byId = new Map(residuals.map((r) => [r.id, r]));
   const suspects = new Set(misread);
+  // What is still over the limit could not be told apart: those are named together.
+  const worst = Math.max(
+    0,
+    ...residuals.filter((r) => r.kind !== 'known' && r.redundancy > CHECKED).map((r) => Math.abs(r.normalised)),
+  );
   const distances = Object.entries(map.distances).map(([id, { from, to, measured }]): SolvedDistance => {
     const known = byId.get(id);
     const residual = known ? known.residual : leftOutResidual(map, state, id);
@@ -311,7 +318,10 @@ function solutionOf(map: HoleMap, state: State, misread: string[], hasPhoto: boo
       normalised: known?.normalised ?? Infinity,
       redundancy: known?.redundancy ?? 1,
       misread:
-        suspects.has(id) || (known !== undefined && known.redundancy > CHECKED && Math.abs(known.normalised) > MISREAD),
+        suspects.has(id) ||
+        (known !== undefined &&
+          known.redundancy > CHECKED &&
+          Math.abs(known.normalised) > Math.max(MISREAD, worst - TIE)),
     };
   });
   const degrees = residuals.reduce((sum, r) => sum + r.redundancy, 0);

@@ -1,4 +1,4 @@
-import { Matrix, solve } from 'ml-matrix';
+import { inverse, Matrix, solve } from 'ml-matrix';
 import type { Point2 } from '../../solid';
 
 /** Nine numbers row by row: (x, y, 1) → (u, v, w), the point is (u/w, v/w). */
@@ -34,3 +34,7 @@ export function project(h: Homography, [x, y]: Point2): Point2 {
   const w = h[6]! * x + h[7]! * y + h[8]!;
   return [(h[0]! * x + h[1]! * y + h[2]!) / w, (h[3]! * x + h[4]! * y + h[5]!) / w];
 }
+
+/** The projection back. */
+export const inverseOf = (h: Homography): Homography =>
+  inverse(new Matrix([h.slice(0, 3), h.slice(3, 6), h.slice(6, 9)])).to1DArray();

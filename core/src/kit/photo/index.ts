@@ -1,3 +1,11 @@
 export { project, type Homography } from './homography';
 export { straightened } from './lens';
-export { measurePhoto, photoPointsOf, PICK, type PhotoMeasure, type PickedPlace } from './measure';
+export {
+  circleThrough,
+  measurePhoto,
+  photoPointsOf,
+  PICK,
+  pixelAt,
+  type PhotoMeasure,
+  type PickedPlace,
+} from './measure';

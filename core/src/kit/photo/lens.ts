@@ -20,6 +20,15 @@ export function straightened({ middle, halfDiagonal, k }: Lens, [x, y]: Pixel): 
   return [middle[0] + dx * s * halfDiagonal, middle[1] + dy * s * halfDiagonal];
 }
 
+/** The picture's point that is seen at a straightened one: the inverse of `straightened`. */
+export function bent({ middle, halfDiagonal, k }: Lens, [x, y]: Point2): Pixel {
+  const [dx, dy] = [(x - middle[0]) / halfDiagonal, (y - middle[1]) / halfDiagonal];
+  const r = Math.hypot(dx, dy);
+  if (r === 0 || k === 0) return [x, y];
+  const s = (1 - Math.sqrt(Math.max(0, 1 - 4 * k * r * r))) / (2 * k * r * r);
+  return [middle[0] + dx * s * halfDiagonal, middle[1] + dy * s * halfDiagonal];
+}
+
 /** Why the curvature can't be known, in words that can be shown. */
 export type LensRefusal = { refused: string };
 

@@ -1,8 +1,8 @@
 import type { Photo, PhotoPick, Pixel } from '../../document';
 import type { Point2 } from '../../solid';
 import type { PhotoPoints } from '../holeMap';
-import { homography, project, type Homography } from './homography';
-import { lensFrom, straightened, type Lens } from './lens';
+import { homography, inverseOf, project, type Homography } from './homography';
+import { bent, lensFrom, straightened, type Lens } from './lens';
 
 /** A picked thing in the plane of the reference, mm from its lower left corner. */
 export interface PickedPlace {
@@ -142,4 +142,10 @@ export function photoPointsOf(photos: Readonly<Record<string, Photo>>, map: stri
     });
     return points.length < 2 ? [] : [{ photo: id, points }];
   });
+}
+
+/** Where a place of the plane is seen in the picture; undefined while the photo can't be measured. */
+export function pixelAt({ plane, lens }: PhotoMeasure, place: Point2): Pixel | undefined {
+  if (!plane || !lens) return undefined;
+  return bent(lens, project(inverseOf(plane), place));
 }

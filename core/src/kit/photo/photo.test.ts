@@ -5,7 +5,7 @@ import type { Point2 } from '../../solid';
 import { standardPart } from '../../standards';
 import { solveHoles } from '../holeMap';
 import { homography, project } from './homography';
-import { measurePhoto, photoPointsOf, PICK } from '.';
+import { measurePhoto, photoPointsOf, PICK, pixelAt } from '.';
 
 function generator(seed: number) {
   let a = seed;
@@ -82,6 +82,10 @@ describe('measuring from a photo', () => {
     ] as const) {
       const { places, refused } = measurePhoto(photoOf(camera(tilt, turn, 450, k), () => 0));
       expect(refused).toBeUndefined();
+      const measure = measurePhoto(photoOf(camera(tilt, turn, 450, k), () => 0));
+      const [u, v] = pixelAt(measure, HOLES[2]!)!;
+      const seen = camera(tilt, turn, 450, k)(HOLES[2]!);
+      expect(Math.hypot(u - seen[0], v - seen[1])).toBeLessThan(0.1);
       places.forEach((p, i) => expect(Math.hypot(p.x - HOLES[i]![0], p.y - HOLES[i]![1])).toBeLessThan(0.01));
     }
   });

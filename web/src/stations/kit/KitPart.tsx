@@ -1,6 +1,8 @@
 import type { Part } from '@young-shell/core/document';
 import { standardPart } from '@young-shell/core/standards';
 import { useAppDispatch, useAppSelector } from '../../app/store';
+import { toast } from 'sonner';
+import { api } from '../../document/api';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
@@ -8,6 +10,7 @@ import { MeasuredField } from '../../ui/MeasuredField';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
+import { OwnPartEditor } from './own/OwnPartEditor';
 import { PartPreview } from './PartPreview';
 
 /** A part of the kit: this copy can be adjusted to what lies on the bench. */
@@ -27,7 +30,7 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
       >
         <span className="flex-1 hover:underline">{part.name}</span>
         <span className="text-sm text-ink-soft">
-          {row?.name}
+          {row?.name ?? 'own part'}
           {placed ? '' : ' · not placed'}
         </span>
       </button>
@@ -63,6 +66,18 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
               }
             />
           ))}
+          {part.own && <OwnPartEditor id={id} part={part} />}
+          <Button
+            className="col-span-2"
+            onClick={() =>
+              void api.keepPart(part).then(
+                () => toast.success(`${part.name} is in your parts now.`),
+                (problem: Error) => toast.error(problem.message),
+              )
+            }
+          >
+            Keep it in my parts
+          </Button>
           <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'removePart', id })}>
             Take {part.name} out of the kit
           </Button>
