@@ -14,7 +14,7 @@ interface Props {
   onEnd: () => void;
 }
 
-const VIEW = { width: 760, height: 620 };
+const VIEW = { width: 760, height: 660 };
 const HINTS = ['lower left', 'lower right', 'upper right', 'upper left'];
 
 /** The picture with what is picked; the wheel zooms, dragging moves, a click picks. Or put upright, to check it. */
@@ -35,10 +35,8 @@ export function PhotoCanvas({ photo, measure, mode, pending, onClick, onEnd }: P
   const scale = fit * transform.k;
   const px = (n: number) => n / scale;
   const pixelOf = (event: React.MouseEvent): Pixel => {
-    const box = svg.current!.getBoundingClientRect();
-    const x = ((event.clientX - box.left) / box.width) * VIEW.width;
-    const y = ((event.clientY - box.top) / box.height) * VIEW.height;
-    const [ix, iy] = transform.invert([x, y]);
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
+    const [ix, iy] = transform.invert([point.x, point.y]);
     return [Math.round((ix / fit) * 10) / 10, Math.round((iy / fit) * 10) / 10];
   };
   const cross = (p: Pixel, key: string, colour: string, label?: string) => (
