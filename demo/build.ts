@@ -1,8 +1,12 @@
 import { writeFileSync } from 'node:fs';
-import { writeConversion } from '@young-shell/core/document';
-import { tapeDeck } from './index';
+import { complaintsOf, writeConversion } from '@young-shell/core/document';
+import { DEMOS } from './index';
 
 // Writes the demo conversions from their readable sources.
-const file = new URL('./tape-deck.json', import.meta.url);
-writeFileSync(file, writeConversion(tapeDeck()));
-console.log('demo/tape-deck.json written');
+for (const [name, make] of Object.entries(DEMOS)) {
+  const document = make();
+  const [complaint] = complaintsOf(document);
+  if (complaint) throw new Error(`${name}: ${complaint.path}: ${complaint.message}`);
+  writeFileSync(new URL(`./${name}.json`, import.meta.url), writeConversion(document));
+  console.log(`demo/${name}.json written`);
+}

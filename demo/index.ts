@@ -1,17 +1,34 @@
 import { assemble } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
 import { placeFor } from '@young-shell/core/fit';
+import { cocktailTable } from './cocktail-table';
+import { pianoStoolUnplaced } from './piano-stool';
 import { tapeDeckUnplaced } from './tape-deck';
+import { typewriterUnplaced } from './typewriter';
+
+/** Each part of the kit where the planner puts it, one after the other. */
+function placed(document: Conversion): Conversion {
+  let next = document;
+  for (const id of Object.keys(next.kit.parts)) {
+    const [best] = placeFor(next, assemble(next), id).proposals;
+    if (!best) throw new Error(`${document.name} has no place for ${id}.`);
+    next = applyChange(next, { type: 'placePart', id, placement: best.placement }).document;
+  }
+  return next;
+}
 
 /** The tape deck with its kit in it: placed by the planner, but for the card, which its builder hung too high. */
-export function tapeDeck(): Conversion {
-  let deck = tapeDeckUnplaced();
-  for (const id of Object.keys(deck.kit.parts)) {
-    const [best] = placeFor(deck, assemble(deck), id).proposals;
-    if (!best) throw new Error(`The demo has no place for ${id}.`);
-    deck = applyChange(deck, { type: 'placePart', id, placement: best.placement }).document;
-  }
+function tapeDeck(): Conversion {
+  const deck = placed(tapeDeckUnplaced());
   const card = deck.layout.placements['card-1']!;
   const tooHigh = { ...card, z: 108 };
   return applyChange(deck, { type: 'placePart', id: 'card-1', placement: tooHigh }).document;
 }
+
+/** The demo conversions by the name of their file; the main one last, so that it is the newest. */
+export const DEMOS: Readonly<Record<string, () => Conversion>> = {
+  'cocktail-table': cocktailTable,
+  'piano-stool': () => placed(pianoStoolUnplaced()),
+  typewriter: () => placed(typewriterUnplaced()),
+  'tape-deck': tapeDeck,
+};

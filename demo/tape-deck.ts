@@ -8,15 +8,11 @@ import {
   type ProfileHull,
 } from '@young-shell/core/document';
 import { partFrom } from '@young-shell/core/parts';
-import { measured, type Measured } from '@young-shell/core/quantity';
+import { measured } from '@young-shell/core/quantity';
 import { standardPart } from '@young-shell/core/standards';
+import { block, calipers, exact, rule, tape } from './lengths';
 
 // A reel-to-reel tape deck of our own: wooden cheeks, sloped front, two needle meters. All data invented.
-
-const calipers = (value: number) => measured(value, 'calipers');
-const rule = (value: number) => measured(value, 'rule');
-const tape = (value: number) => measured(value, 'tape');
-const exact = (value: number): Measured => measured(value, 'rule', 0);
 
 const hull: ProfileHull = {
   form: 'profile',
@@ -31,12 +27,6 @@ const hull: ProfileHull = {
   ],
   ends: { low: calipers(18.2), high: calipers(18.3) },
 };
-
-type Place = [x: Measured, y: Measured, z: Measured];
-type Size = [width: Measured, depth: Measured, height: Measured];
-
-const block = (name: string, place: Place, [width, depth, height]: Size, rest: Partial<Feature>): Feature =>
-  feature(name, { kind: 'box', width, depth, height }, place, rest);
 
 const features: Record<string, Feature> = {
   'keys-1': block('Transport keys', [rule(96), rule(12.1), rule(22)], [rule(150), rule(46), rule(34)], {

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { assessAll } from '@young-shell/core/plan';
 import { readConversion } from '@young-shell/core/document';
 import { expect, it } from 'vitest';
-import { tapeDeck } from '../../demo';
+import { DEMOS } from '../../demo';
 
 const bin = fileURLToPath(new URL('../bin/young-shell.mjs', import.meta.url));
 const demo = fileURLToPath(new URL('../../demo/tape-deck.json', import.meta.url));
@@ -40,5 +40,5 @@ it('bad input is 2, with words', () => {
 });
 
 it('the demo file is what its readable sources make', () => {
-  expect(readConversion(readFileSync(demo, 'utf8'))).toEqual(JSON.parse(JSON.stringify(tapeDeck())));
+  expect(readConversion(readFileSync(demo, 'utf8'))).toEqual(JSON.parse(JSON.stringify(DEMOS['tape-deck']!())));
 });

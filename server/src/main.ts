@@ -28,7 +28,8 @@ const file = process.env.YOUNG_SHELL_DB ?? join(dataFolder, 'young-shell', 'youn
 const database = await openDatabase(file);
 const store = new ConversionStore(database);
 if (!(await store.setting('demo-loaded'))) {
-  await store.create(readConversion(readFileSync(join(root, 'demo', 'tape-deck.json'), 'utf8')));
+  for (const name of ['cocktail-table', 'piano-stool', 'typewriter', 'tape-deck'])
+    await store.create(readConversion(readFileSync(join(root, 'demo', `${name}.json`), 'utf8')));
   await store.setSetting('demo-loaded', new Date().toISOString());
 }
 const { app, listeners } = createApp({

@@ -36,14 +36,15 @@ const killed = (server: ChildProcess) =>
 
 it('a server killed in the middle of edits has lost nothing that it acknowledged', async () => {
   let { server, address } = await start();
-  const [demo] = (await (await fetch(`${address}/api/conversions`)).json()) as { id: string }[];
+  const list = (await (await fetch(`${address}/api/conversions`)).json()) as { id: string; name: string }[];
+  const demo = list.find((c) => c.name === 'Lanternfish reel deck');
   const acknowledged: string[] = [];
   let revision = 0;
   for (let round = 0; round < 3; round++) {
     const stop = setTimeout(() => server.kill('SIGKILL'), 150 + 120 * round);
     for (let i = 0; ; i++) {
       const uid = `kill-${round}-${i}`;
-      const operations = [{ op: 'replace', path: '/shell/hull/width', value: measured(440 + (i % 20)) }];
+      const operations = [{ op: 'replace', path: '/shell/hull/length', value: measured(440 + (i % 20)) }];
       try {
         const response = await fetch(`${address}/api/conversions/${demo!.id}/changes`, {
           method: 'POST',

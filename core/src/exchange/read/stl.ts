@@ -67,5 +67,7 @@ function checked(positions: Float64Array): Mesh {
         'bad-number',
         `A corner of triangle ${Math.floor(i / 9) + 1} is ${positions[i]}; it would be a length.`,
       );
-  return { positions, triangles: Uint32Array.from({ length: positions.length / 3 }, (_, i) => i) };
+  const triangles = new Uint32Array(positions.length / 3);
+  for (let i = 0; i < triangles.length; i++) triangles[i] = i;
+  return { positions, triangles };
 }

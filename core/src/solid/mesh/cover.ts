@@ -28,25 +28,60 @@ const MOST_PLANES = 120;
  */
 export function coverBoxes(mesh: Mesh, most: number): Cover {
   const { low, high } = boundsOfMesh(mesh);
-  const volume = volumeOfMesh(mesh);
   const longest = Math.max(high[0] - low[0], high[1] - low[1], high[2] - low[2]);
   const planes = ([0, 1, 2] as Axis[]).map((axis) => flatPlanes(mesh, axis));
-  let best: Cover | undefined;
-  for (let step = Math.max(FINEST, longest / 180); ; step *= 1.7) {
-    const lines = ([0, 1, 2] as Axis[]).map((axis) => gridLines(low[axis], high[axis], planes[axis]!, step)) as [
-      Float64Array,
-      Float64Array,
-      Float64Array,
-    ];
-    const cells = lines.reduce((n, l) => n * (l.length - 1), 1);
-    if (cells > MOST_CELLS) continue;
-    const { boxes, covered } = merged(filledCells(mesh, lines), lines, step > longest / 6 ? Infinity : most);
-    if (boxes.length <= most || step > longest / 4) {
-      best = { boxes: boxes.slice(0, most), volume, covered, step };
-      break;
-    }
+  const linesOf = (step: number) =>
+    ([0, 1, 2] as Axis[]).map((axis) => gridLines(low[axis], high[axis], planes[axis]!, step)) as Lines;
+  // The mesh is looked at once, on the finest grid; coarser ones are made of its cells.
+  let finest = Math.max(FINEST, longest / 160);
+  while (linesOf(finest).reduce((n, l) => n * (l.length - 1), 1) > MOST_CELLS) finest *= 1.25;
+  const fine = linesOf(finest);
+  const filled = filledCells(mesh, fine);
+  const volume = volumeOfMesh(mesh);
+  for (
+    let step = finest, lines = fine, cells = filled;
+    ;
+    step *= 1.5, lines = coarser(fine, planes, step), cells = gathered(filled, fine, lines)
+  ) {
+    const last = step > longest / 3;
+    const { boxes, covered } = merged(cells, lines, last ? Infinity : most);
+    if (boxes.length <= most || last) return { boxes: boxes.slice(0, most), volume, covered, step };
   }
-  return best;
+}
+
+type Lines = [Float64Array, Float64Array, Float64Array];
+
+/** Lines of the fine grid that are at least a step apart; those in flat faces and at the ends stay. */
+function coarser(fine: Lines, planes: readonly number[][], step: number): Lines {
+  return fine.map((lines, axis) => {
+    const fixed = new Set(planes[axis]!.map((v) => v.toFixed(3)));
+    const kept: number[] = [];
+    lines.forEach((v, i) => {
+      const stays = i === 0 || i === lines.length - 1 || fixed.has(v.toFixed(3));
+      if (stays || v - kept.at(-1)! >= step - EPS) kept.push(v);
+    });
+    return Float64Array.from(kept);
+  }) as Lines;
+}
+
+/** Cells of a coarser grid: filled where any of the fine cells in it is. */
+function gathered({ filled, size }: Cells, fine: Lines, lines: Lines): Cells {
+  const to = fine.map((f, axis) =>
+    Int32Array.from({ length: size[axis]! }, (_, i) => cellAt(lines[axis]!, (f[i]! + f[i + 1]!) / 2)),
+  );
+  const next: Cells = {
+    size: lines.map((l) => l.length - 1) as Vec3,
+    filled: new Uint8Array(lines.reduce((n, l) => n * (l.length - 1), 1)),
+  };
+  const [nx, ny, nz] = size;
+  const [mx, my] = next.size;
+  for (let z = 0; z < nz; z++)
+    for (let y = 0; y < ny; y++) {
+      const row = (z * ny + y) * nx;
+      const target = (to[2]![z]! * my + to[1]![y]!) * mx;
+      for (let x = 0; x < nx; x++) if (filled[row + x]) next.filled[target + to[0]![x]!] = 1;
+    }
+  return next;
 }
 
 /** Places along an axis where much of the surface lies flat across it. */
@@ -90,7 +125,7 @@ interface Cells {
 }
 
 /** Cells whose middle is in the solid or that its surface crosses. */
-function filledCells(mesh: Mesh, lines: readonly [Float64Array, Float64Array, Float64Array]): Cells {
+function filledCells(mesh: Mesh, lines: Lines): Cells {
   const size = lines.map((l) => l.length - 1) as Vec3;
   const [nx, ny, nz] = size;
   const filled = new Uint8Array(nx * ny * nz);

@@ -30,12 +30,12 @@ export function areaOfMesh({ positions: p, triangles: t }: Mesh): number {
 export function boundsOfMesh({ positions }: Pick<Mesh, 'positions'>): { low: Vec3; high: Vec3 } {
   const low: Vec3 = [Infinity, Infinity, Infinity];
   const high: Vec3 = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < positions.length; i++) {
-    const k = i % 3;
-    const v = positions[i]!;
-    if (v < low[k]!) low[k] = v;
-    if (v > high[k]!) high[k] = v;
-  }
+  for (let k = 0; k < 3; k++)
+    for (let i = k; i < positions.length; i += 3) {
+      const v = positions[i]!;
+      if (v < low[k]!) low[k] = v;
+      if (v > high[k]!) high[k] = v;
+    }
   return { low, high };
 }
 
@@ -44,7 +44,8 @@ export const scaled = ({ positions, triangles }: Mesh, by: number): Mesh => ({
   triangles,
 });
 
-export const shifted = ({ positions, triangles }: Mesh, by: Vec3): Mesh => ({
-  positions: positions.map((v, i) => v + by[i % 3]!),
-  triangles,
-});
+export function shifted({ positions, triangles }: Mesh, by: Vec3): Mesh {
+  const moved = new Float64Array(positions.length);
+  for (let k = 0; k < 3; k++) for (let i = k; i < moved.length; i += 3) moved[i] = positions[i]! + by[k]!;
+  return { positions: moved, triangles };
+}

@@ -88,14 +88,16 @@ function welded({ positions, triangles }: Mesh, tolerance: number): Mesh {
   const mask = table.length - 1;
   const to = new Uint32Array(corners);
   const kept = new Float64Array(positions.length);
-  // −0 and 0 are one place.
-  const keys = positions.map(tolerance > 0 ? (v) => Math.round(v / tolerance) + 0 : (v) => v + 0);
+  // −0 and 0 are one place. Exactly equal means equal as 32-bit numbers: what files hold.
+  const keys = new Float32Array(positions.length);
+  for (let i = 0; i < keys.length; i++)
+    keys[i] = (tolerance > 0 ? Math.round(positions[i]! / tolerance) : positions[i]!) + 0;
   const firsts = new Uint32Array(corners);
-  const bits = new Uint32Array(keys.buffer, keys.byteOffset, keys.length * 2);
+  const bits = new Uint32Array(keys.buffer);
   let count = 0;
   for (let v = 0; v < corners; v++) {
     let h = 0x811c9dc5;
-    for (let k = v * 6; k < v * 6 + 6; k++) h = Math.imul(h ^ bits[k]!, 0x01000193);
+    for (let k = v * 3; k < v * 3 + 3; k++) h = Math.imul(h ^ bits[k]!, 0x01000193);
     h ^= h >>> 15;
     let slot = h & mask;
     for (;;) {

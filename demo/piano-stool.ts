@@ -1,0 +1,172 @@
+import { feature, newConversion, OWN, type BoxHull, type Conversion, type Part } from '@young-shell/core/document';
+import { partFrom } from '@young-shell/core/parts';
+import { standardPart } from '@young-shell/core/standards';
+import { block, calipers, exact, rule, tape } from './lengths';
+
+// A piano stool of our own with a lifting lid: furniture, wood, weight. All data invented.
+
+const hull: BoxHull = {
+  form: 'box',
+  width: tape(558),
+  depth: rule(348),
+  height: rule(232),
+  walls: {
+    front: calipers(18.4),
+    rear: calipers(18.2),
+    left: calipers(18.3),
+    right: calipers(18.4),
+    top: calipers(22.1),
+    bottom: calipers(8.8),
+  },
+};
+
+/** A housing for a graphics card as its owner measured it. */
+const housing: Part = {
+  name: 'External graphics housing',
+  standard: OWN,
+  dimensions: {},
+  mass: 2600,
+  own: {
+    blocks: {
+      case: {
+        name: 'Case',
+        role: 'body',
+        shape: { kind: 'box' },
+        x: exact(0),
+        y: exact(0),
+        z: exact(0),
+        width: calipers(182),
+        depth: calipers(246),
+        height: calipers(118),
+        direction: null,
+        plug: 0,
+        conducts: 'metal',
+      },
+      'connector-1': {
+        name: 'Sockets',
+        role: 'connector',
+        shape: { kind: 'box' },
+        x: calipers(20),
+        y: calipers(244),
+        z: calipers(30),
+        width: calipers(120),
+        depth: calipers(4),
+        height: calipers(40),
+        direction: 'rear',
+        plug: 45,
+        conducts: 'metal',
+      },
+      'air-1': {
+        name: 'Intake',
+        role: 'air',
+        shape: { kind: 'box' },
+        x: calipers(20),
+        y: calipers(40),
+        z: calipers(118),
+        width: calipers(140),
+        depth: calipers(140),
+        height: calipers(15),
+        direction: 'top',
+        plug: 0,
+        conducts: null,
+      },
+    },
+    holes: {},
+    faces: {},
+    power: { idle: 18, typical: 160, peak: 240 },
+    source: 'measured on the bench',
+  },
+};
+
+/** The stool, fully surveyed, its kit not placed yet. */
+export function pianoStoolUnplaced(): Conversion {
+  const stool = newConversion('Heron piano stool', hull);
+  stool.note = 'Six drives and a graphics card to sit on';
+  stool.brief.purpose = 'Store the family archive where nobody sees it, and still sit on it.';
+  stool.brief.policy = 'conserve';
+  stool.brief.place = 'In front of the piano';
+  stool.brief.blockedFaces = ['front'];
+  stool.brief.targets = {
+    'drives-1': { kind: 'drives', limit: 6 },
+    'mass-1': { kind: 'mass', limit: 9 },
+  };
+  stool.shell = {
+    hull,
+    material: 'wood',
+    bodies: {
+      lid: {
+        name: 'Seat',
+        kind: 'lid',
+        cut: { kind: 'plane', axis: 'z', at: rule(207), side: 'above' },
+        motion: { kind: 'swing', edge: 'rear', angle: 95 },
+        closures: [{ kind: 'hinge', count: 2, where: 'rear edge, brass', releasedFrom: 'outside' }],
+        material: 'wood',
+        weighed: 3150,
+      },
+      'drawer-1': {
+        name: 'Music drawer',
+        kind: 'drawer',
+        cut: { kind: 'face', face: 'right', u: rule(174), v: rule(56), width: rule(260), height: calipers(64) },
+        motion: { kind: 'slide', depth: rule(180), travel: rule(160) },
+        closures: [{ kind: 'magnet', count: 1, where: 'at the back', releasedFrom: 'outside' }],
+        material: 'wood',
+        weighed: null,
+      },
+    },
+    features: {
+      'corner-1': block(
+        'Corner block',
+        [calipers(18.3), calipers(18.4), calipers(8.8)],
+        [calipers(30), calipers(30), rule(150)],
+        {
+          kind: 'bracket',
+          why: 'carries the leg: takes the weight',
+          copies: { kind: 'mirror', axis: 'x', at: rule(279) },
+        },
+      ),
+      'corner-2': block(
+        'Rear corner block',
+        [calipers(18.3), rule(299.8), calipers(8.8)],
+        [calipers(30), calipers(30), rule(150)],
+        {
+          kind: 'bracket',
+          why: 'carries the leg: takes the weight',
+          copies: { kind: 'mirror', axis: 'x', at: rule(279) },
+        },
+      ),
+      'rail-1': block('Drawer rail', [rule(360), rule(40), calipers(8.8)], [rule(179), calipers(14), calipers(12)], {
+        kind: 'rail',
+        fate: 'cut',
+        why: 'carries the music drawer',
+      }),
+      'stay-1': feature(
+        'Lid stay',
+        { kind: 'cylinder', axis: 'y', diameter: calipers(9), length: rule(190) },
+        [calipers(22), rule(90), rule(176)],
+        {
+          kind: 'mechanism',
+          body: 'lid',
+          why: 'holds the seat open',
+          moving: true,
+          metal: true,
+          sweep: { bottom: 40 },
+        },
+      ),
+    },
+    openings: {},
+    hazards: {
+      asbestos: { state: 'absent', note: '' },
+      'lead paint': { state: 'suspected', note: 'Black lacquer, thick at the edges' },
+      capacitors: { state: 'absent', note: '' },
+      radium: { state: 'absent', note: '' },
+      'picture tube': { state: 'absent', note: '' },
+      rust: { state: 'absent', note: '' },
+      mould: { state: 'absent', note: '' },
+      rare: { state: 'absent', note: 'Made by the thousand' },
+    },
+  };
+  const drive = standardPart('drive/3.5')!;
+  for (let i = 1; i <= 6; i++) stool.kit.parts[`drive-${i}`] = partFrom(drive, `Archive drive ${i}`);
+  stool.kit.parts['housing-1'] = housing;
+  return stool;
+}
