@@ -12,6 +12,7 @@ import { volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
 import { coldLoad } from './coldLoad';
 import { medianOf, print, type Row } from './measure';
+import { shellRows } from './shell';
 
 // Medians of the figures that matter, each beside something else that was measured in the same run, so that
 // a slow machine does not look like slow code. `npm run bench`; `--short` only shows that all of it runs.
@@ -106,6 +107,8 @@ rows.push({
   against: 'assembly and findings',
   againstMs: rows[1]!.ms,
 });
+
+rows.push(...(await shellRows(short)));
 
 rows.push(await coldLoad(short ? 1 : 5));
 print(rows);

@@ -1,6 +1,7 @@
 import { assemble } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
 import { placeFor } from '@young-shell/core/fit';
+import { assessAll, worstOf } from '@young-shell/core/plan';
 import { cocktailTable } from './cocktail-table';
 import { pianoStoolUnplaced } from './piano-stool';
 import { tapeDeckUnplaced } from './tape-deck';
@@ -10,7 +11,13 @@ import { typewriterUnplaced } from './typewriter';
 function placed(document: Conversion): Conversion {
   let next = document;
   for (const id of Object.keys(next.kit.parts)) {
-    const [best] = placeFor(next, assemble(next), id).proposals;
+    // The best place that the policy allows, if there is one.
+    const { proposals } = placeFor(next, assemble(next), id);
+    const best =
+      proposals.find(({ placement }) => {
+        const tried = applyChange(next, { type: 'placePart', id, placement }).document;
+        return worstOf(assessAll(tried).findings.filter((f) => f.station === 'cut' || f.station === 'fit')) !== 'stop';
+      }) ?? proposals[0];
     if (!best) throw new Error(`${document.name} has no place for ${id}.`);
     next = applyChange(next, { type: 'placePart', id, placement: best.placement }).document;
   }

@@ -83,7 +83,7 @@ export function pianoStoolUnplaced(): Conversion {
   const stool = newConversion('Heron piano stool', hull);
   stool.note = 'Six drives and a graphics card to sit on';
   stool.brief.purpose = 'Store the family archive where nobody sees it, and still sit on it.';
-  stool.brief.policy = 'conserve';
+  stool.brief.policy = 'sleeper';
   stool.brief.place = 'In front of the piano';
   stool.brief.blockedFaces = ['front'];
   stool.brief.targets = {

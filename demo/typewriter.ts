@@ -65,7 +65,7 @@ const features: Record<string, Feature> = {
   'rib-1': block(
     'Floor rib',
     [calipers(58), calipers(128), calipers(2.4)],
-    [calipers(2.2), calipers(196), calipers(9)],
+    [calipers(2.2), calipers(140), calipers(9)],
     {
       kind: 'rib',
       fate: 'cut',

@@ -185,7 +185,8 @@ export function pathWords(path: string, document?: Conversion): string {
   if (steps[1] === 'bodies') {
     const name = document?.shell.bodies[steps[2]!]?.name ?? steps[2];
     const last = steps.at(-1)!;
-    return `${name}: ${last === 'at' ? 'where it comes off' : words(last)}`;
+    const where = { at: 'where it comes off', u: 'middle from the left', v: 'middle from below' }[last];
+    return `${name}: ${where ?? words(last)}`;
   }
   if (steps[1] === 'hull' && steps[2] === 'length')
     return `${['width', 'depth', 'height'][document ? formOf(document.shell.hull).axis : 0]} of the shell`;

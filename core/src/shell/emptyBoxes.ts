@@ -145,6 +145,8 @@ class Search {
   private readonly coords: Float64Array;
   private readonly scratch: Uint16Array;
   private readonly next = new Float64Array(6);
+  /** Boxes that are no better than this are not looked at. */
+  private bound = 0;
 
   constructor(
     private readonly room: Room,
@@ -160,9 +162,36 @@ class Search {
     );
   }
 
+  /** A good empty box by always going to the side with the most room and the least in it: a bound for the search. */
+  private dive(): void {
+    let node = 0;
+    const box = new Float64Array(6);
+    for (let depth = 0; depth < 200; depth++) {
+      box.set(this.pool.ends.subarray(node * 6, node * 6 + 6));
+      const inside = this.pool.inside[node]!;
+      const first = this.pool.count;
+      const wall = this.violated(box);
+      if (wall) this.splitAtWall(box, inside, wall);
+      else if (inside.length > 0) this.splitAtObstacle(box, inside);
+      else {
+        this.bound = this.pool.quality[node]! * (1 - 1e-9);
+        return;
+      }
+      let best = -1;
+      let most = 0;
+      for (let child = first; child < this.pool.count; child++) {
+        const worth = this.pool.quality[child]! / (1 + 0.2 * this.pool.inside[child]!.length);
+        if (worth > most) [best, most] = [child, worth];
+      }
+      if (best < 0) return;
+      node = best;
+    }
+  }
+
   run(count: number, distinct: number, mostSteps: number): EmptyBoxes {
     const found: EmptyBox[] = [];
     const box = new Float64Array(6);
+    if (count === 1 && this.pool.count > 0) this.dive();
     let steps = 0;
     while (found.length < count) {
       const node = this.pool.pop();
@@ -260,7 +289,7 @@ class Search {
 
   private push(b: Ends, candidates: Uint16Array): void {
     const quality = this.quality(b[3]! - b[0]!, b[4]! - b[1]!, b[5]! - b[2]!);
-    if (!(quality > 0)) return;
+    if (!(quality > this.bound)) return;
     const node = this.pool.add(b, quality);
     if (node < 0) return;
     const c = this.coords;

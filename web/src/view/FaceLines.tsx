@@ -1,7 +1,7 @@
 import type { Axis } from '@young-shell/core/solid';
 import { useFaceOutlines } from './useFaceOutlines';
 
-const COLOURS = { there: '#cfe6da', cut: '#ffe58a', chosen: '#ff9a5c' } as const;
+const COLOURS = { there: '#cfe6da', joint: '#ead88f', cut: '#ffe58a', chosen: '#ff9a5c' } as const;
 
 /** Openings and the chosen face over a section: outlines seen squarely, edge-on as thick strokes. */
 export function FaceLines({

@@ -1,7 +1,12 @@
 import type { FaceOutline } from './faceOutlines';
 import { useFaceOutlines } from './useFaceOutlines';
 
-const COLOURS: Record<FaceOutline['kind'], string> = { there: '#cfe6da', cut: '#ffe58a', chosen: '#ff9a5c' };
+const COLOURS: Record<FaceOutline['kind'], string> = {
+  there: '#cfe6da',
+  joint: '#ead88f',
+  cut: '#ffe58a',
+  chosen: '#ff9a5c',
+};
 
 /** Openings and the chosen face, drawn on the shell. */
 export function FaceLines3d() {

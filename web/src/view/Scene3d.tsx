@@ -115,7 +115,7 @@ function Features({ assembly, document }: { assembly: Assembly; document: Conver
           <SolidMesh
             shape={f.shape}
             fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
-            edge={chosen ? PENCIL : '#3b372b'}
+            edge={chosen ? PENCIL : f.id === f.owner ? '#3b372b' : '#8f8674'}
             opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
             ghost={f.swept ?? false}
           />

@@ -1,13 +1,13 @@
 import type { FaceFrame, HullModel } from '@young-shell/core/assembly';
 import { halfOf, type CutOpening } from '@young-shell/core/cut';
-import type { Conversion } from '@young-shell/core/document';
-import type { Point2, Vec3 } from '@young-shell/core/solid';
+import { axisIndex, type Conversion } from '@young-shell/core/document';
+import { inSpace, sliceLoft, type Point2, type Vec3 } from '@young-shell/core/solid';
 import type { Selection } from './slice';
 
 /** A closed line on a face of the shell, in shell coordinates. */
 export interface FaceOutline {
   id: string;
-  kind: 'there' | 'cut' | 'chosen';
+  kind: 'there' | 'joint' | 'cut' | 'chosen';
   face: FaceFrame;
   points: Vec3[];
 }
@@ -34,7 +34,19 @@ function loop([u, v]: Point2, shape: CutOpening['shape']): Point2[] {
   ];
 }
 
-/** Openings that are there, those the layout asks for (where wanted), and the face that is selected. */
+/** The line around the shell along which a lid or a half comes off. */
+function jointOf(id: string, hull: HullModel, axis: 0 | 1 | 2, place: number): FaceOutline[] {
+  const face = hull.frames.find((f) => Math.abs(f.outward[axis]) > 0.9) ?? hull.frames[0];
+  if (!face) return [];
+  return sliceLoft(hull.outer, axis, place).map((loop, i) => ({
+    id: `body/${id}/${i}`,
+    kind: 'joint',
+    face,
+    points: [...loop, loop[0]!].map((p) => inSpace(axis, p, place)),
+  }));
+}
+
+/** Openings that are there, joints of the bodies, those the layout asks for (where wanted), and the face that is selected. */
 export function faceOutlines(
   document: Conversion,
   hull: HullModel,
@@ -56,6 +68,18 @@ export function faceOutlines(
           : { kind: 'rectangle', width: shape.width.value, height: shape.height.value, radius: 0 },
       ),
     );
+  for (const [id, { cut }] of Object.entries(document.shell.bodies)) {
+    if (cut.kind === 'face')
+      add(`body/${id}`, 'joint', cut.face, () =>
+        loop([cut.u.value, cut.v.value], {
+          kind: 'rectangle',
+          width: cut.width.value,
+          height: cut.height.value,
+          radius: 0,
+        }),
+      );
+    else outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value));
+  }
   for (const cut of cuts) add(cut.id, 'cut', cut.face, () => loop(cut.centre, cut.shape));
   if (selection?.kind === 'face')
     add(`face/${selection.id}`, 'chosen', selection.id, ({ outline }) => [...outline, outline[0]!]);

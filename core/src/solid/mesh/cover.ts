@@ -33,7 +33,7 @@ export function coverBoxes(mesh: Mesh, most: number): Cover {
   const linesOf = (step: number) =>
     ([0, 1, 2] as Axis[]).map((axis) => gridLines(low[axis], high[axis], planes[axis]!, step)) as Lines;
   // The mesh is looked at once, on the finest grid; coarser ones are made of its cells.
-  let finest = Math.max(FINEST, longest / 160);
+  let finest = Math.max(FINEST, longest / 120);
   while (linesOf(finest).reduce((n, l) => n * (l.length - 1), 1) > MOST_CELLS) finest *= 1.25;
   const fine = linesOf(finest);
   const filled = filledCells(mesh, fine);
@@ -149,7 +149,8 @@ function filledCells(mesh: Mesh, lines: Lines): Cells {
       readonly [number, number],
       readonly [number, number],
     ];
-    const single = x0 === x1 && y0 === y1 && z0 === z1;
+    // A triangle that spans cells along one axis only reaches into each of them.
+    const single = Number(x0 !== x1) + Number(y0 !== y1) + Number(z0 !== z1) <= 1;
     for (let z = z0; z <= z1; z++)
       for (let y = y0; y <= y1; y++)
         for (let x = x0; x <= x1; x++) {
