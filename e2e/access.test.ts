@@ -38,7 +38,37 @@ async function violations(page: Page): Promise<string[]> {
 const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise<void> }[] = [
   { name: 'list' },
   { name: 'brief', station: 'brief' },
-  { name: 'shell', station: 'shell', prepare: (page) => page.getByRole('button', { name: 'Lid rib 1' }).click() },
+  {
+    name: 'shell, inside',
+    station: 'shell',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Inside' }).click();
+      await page.getByRole('button', { name: 'Lid rib 1' }).click();
+    },
+  },
+  ...['Form', 'Survey', 'Room', 'Hazards'].map((tab) => ({
+    name: `shell, ${tab.toLowerCase()}`,
+    station: 'shell',
+    prepare: (page: Page) => page.getByRole('tab', { name: tab }).click(),
+  })),
+  {
+    name: 'section editor',
+    station: 'shell',
+    prepare: (page) => page.getByRole('button', { name: 'Edit the section' }).last().click(),
+  },
+  ...['Own parts', 'Hole maps', 'Photos'].map((tab) => ({
+    name: `kit, ${tab.toLowerCase()}`,
+    station: 'kit',
+    prepare: (page: Page) => page.getByRole('tab', { name: tab }).click(),
+  })),
+  {
+    name: 'a hole map',
+    station: 'kit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Hole maps' }).click();
+      await page.getByRole('button', { name: 'map', exact: true }).click();
+    },
+  },
   {
     name: 'kit',
     station: 'kit',

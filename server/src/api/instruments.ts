@@ -17,7 +17,7 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
   });
   // The button on the calipers, with the jaws at a measured value of a conversion.
   router.post('/calipers/press', express.json({ limit: '10kb' }), async (request, response) => {
-    const { conversion, path } = (request.body ?? {}) as { conversion?: unknown; path?: unknown };
+    const { conversion, path, by } = (request.body ?? {}) as { conversion?: unknown; path?: unknown; by?: unknown };
     if (typeof conversion !== 'string' || typeof path !== 'string' || !path.startsWith('/'))
       throw new ApiError(
         400,
@@ -28,7 +28,11 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
     const known = head && (valueAt(head.document, path) as Measured | undefined);
     if (!known || typeof known.value !== 'number')
       throw new ApiError(404, 'absent', `There is nothing to measure at “${path}”.`);
-    listeners.tell(CALIPERS, { path, ...calipers.press(conversion, path, known) });
+    listeners.tell(CALIPERS, {
+      path,
+      by: typeof by === 'string' ? by.slice(0, 60) : null,
+      ...calipers.press(conversion, path, known),
+    });
     response.status(204).end();
   });
   return router;

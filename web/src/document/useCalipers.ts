@@ -5,7 +5,12 @@ interface CaliperEvent {
   path: string;
   value: number;
   unit: 'mm' | 'inch';
+  /** The page that pressed the button; a page takes its own readings only. */
+  by: string | null;
 }
+
+/** This page, among all that listen. */
+const PAGE = crypto.randomUUID();
 
 /**
  * Readings of the calipers on the bench, as they come. The simulated ones are told where their jaws are when the
@@ -23,8 +28,8 @@ export function useCalipers(onReading: (value: number, path: string) => void): {
     source.onopen = () => setConnected(true);
     source.onerror = () => setConnected(false);
     source.onmessage = (event: MessageEvent<string>) => {
-      const { path, value } = JSON.parse(event.data) as CaliperEvent;
-      handler.current(value, path);
+      const { path, value, by } = JSON.parse(event.data) as CaliperEvent;
+      if (by === null ? window.document.hasFocus() : by === PAGE) handler.current(value, path);
     };
     return () => source.close();
   }, []);
@@ -32,7 +37,7 @@ export function useCalipers(onReading: (value: number, path: string) => void): {
     await fetch('/api/instruments/calipers/press', {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ conversion, path }),
+      body: JSON.stringify({ conversion, path, by: PAGE }),
     });
   }, []);
   return { connected, press };
