@@ -12,6 +12,7 @@ installPrograms({
   chromium: 'chromium',
   pdftoppm: 'poppler-utils',
   'rsvg-convert': 'librsvg2-bin',
+  admesh: 'admesh',
 });
 installPackages();
 buildWeb();
