@@ -118,18 +118,21 @@ function prismModel(form: HullForm, split: number): Core {
     const start: Point2 = [edge.from.a.value, edge.from.b.value];
     const end: Point2 = [edge.to.a.value, edge.to.b.value];
     const length = Math.hypot(end[0] - start[0], end[1] - start[1]);
+    const offset = facet.inward[0] * segment[0][0] + facet.inward[1] * segment[0][1];
     return {
       id: facet.curved ? `${edge.face}~${chord}` : edge.face,
       face: edge.face,
       inLid: axis !== 2 && lowestOf(axis, [start, end], 0) >= split - 1e-6,
       normal: inSpace(axis, facet.inward, 0),
-      offset: facet.inward[0] * segment[0][0] + facet.inward[1] * segment[0][1],
+      offset,
       thickness: facet.wall,
       segment,
       chainNear: (p) => {
         const [a, b] = inPlane(axis, p);
         const t = ((a - start[0]) * (end[0] - start[0]) + (b - start[1]) * (end[1] - start[1])) / length ** 2;
-        return facet.plane(Math.min(1, Math.max(0, t)));
+        const plane = facet.plane(Math.min(1, Math.max(0, t)));
+        // The terms of an arc are linearised; where it lies is known from the drawing itself.
+        return facet.curved ? { value: offset, terms: plane.terms } : plane;
       },
     };
   });

@@ -34,3 +34,17 @@ export function extentOf(feature: Feature): { low: Corner3; high: Corner3 } {
   const size = sizeOf(feature.shape);
   return { low, high: [low[0] + size[0], low[1] + size[1], low[2] + size[2]] };
 }
+
+/** Box around a feature with all its copies. */
+export function wholeExtentOf(feature: Feature): { low: Corner3; high: Corner3 } {
+  const { low, high } = extentOf(feature);
+  const { copies } = feature;
+  if (!copies) return { low, high };
+  const axis = axisIndex(copies.axis);
+  const [a, b] = [low[axis], high[axis]];
+  const shift = copies.kind === 'row' ? (copies.count - 1) * copies.pitch.value : 0;
+  const [c, d] = copies.kind === 'row' ? [a + shift, b + shift] : [2 * copies.at.value - b, 2 * copies.at.value - a];
+  low[axis] = Math.min(a, c);
+  high[axis] = Math.max(b, d);
+  return { low, high };
+}

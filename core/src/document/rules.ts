@@ -1,6 +1,6 @@
 import { area, contains, crossingEdges, inset, type Point2 } from '../solid/polygon';
 import { standardPart } from '../standards';
-import { extentOf } from './extent';
+import { extentOf, wholeExtentOf } from './extent';
 import { facetsOf, faultsOf } from './facets';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { complaintsOfForm, type Complaint } from './schema';
@@ -229,10 +229,11 @@ const DIRECTIONS = ['across', 'in depth', 'in height'];
 
 function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof boundsOfForm>): string | undefined {
   const { low, high } = extentOf(feature);
+  const whole = wholeExtentOf(feature);
   const slack = 0.01;
   for (let i = 0; i < 3; i++)
-    if (low[i]! < bounds.low[i]! - slack || high[i]! > bounds.high[i]! + slack)
-      return `“${feature.name}” runs from ${mm(low[i]!)} to ${mm(high[i]!)} ${DIRECTIONS[i]}; the shell from ${mm(bounds.low[i]!)} to ${mm(bounds.high[i]!)}.`;
+    if (whole.low[i]! < bounds.low[i]! - slack || whole.high[i]! > bounds.high[i]! + slack)
+      return `“${feature.name}”${feature.copies ? ' with its copies' : ''} runs from ${mm(whole.low[i]!)} to ${mm(whole.high[i]!)} ${DIRECTIONS[i]}; the shell from ${mm(bounds.low[i]!)} to ${mm(bounds.high[i]!)}.`;
   const [a, b] = PLANE_AXES[form.axis]!;
   const centre: Point2 = [(low[a] + high[a]) / 2, (low[b] + high[b]) / 2];
   const outline = form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from);
