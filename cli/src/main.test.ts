@@ -39,6 +39,23 @@ it('bad input is 2, with words', () => {
   expect(run('fly', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/no verb “fly”/) });
 });
 
-it('the demo file is what its readable sources make', () => {
-  expect(readConversion(readFileSync(demo, 'utf8'))).toEqual(JSON.parse(JSON.stringify(DEMOS['tape-deck']!())));
+it('survey, room and holes give what the Shell and Kit stations show', () => {
+  const read = (verb: string, name: string) => {
+    const { status, stdout } = run(verb, fileURLToPath(new URL(`../../demo/${name}.json`, import.meta.url)));
+    expect(status).toBe(0);
+    return JSON.parse(stdout);
+  };
+  expect(read('survey', 'typewriter').steps).toEqual([]);
+  const { steps, done, all } = read('survey', 'cocktail-table');
+  expect(done).toBeLessThan(all);
+  expect(steps[0].path).toBe('/shell/hull/height');
+  expect(steps[0].gain).toBeGreaterThanOrEqual(steps.at(-1).gain);
+  expect(read('room', 'typewriter').blocks).toHaveLength(5);
+  // One of the distances of its key board was planted askew.
+  expect(read('holes', 'typewriter')[0].misread).toEqual(['d-12']);
+});
+
+it.each(Object.keys(DEMOS))('the demo file of the %s is what its readable sources make', (name) => {
+  const file = new URL(`../../demo/${name}.json`, import.meta.url);
+  expect(readConversion(readFileSync(file, 'utf8'))).toEqual(JSON.parse(JSON.stringify(DEMOS[name]!())));
 });

@@ -6,12 +6,16 @@ import { facesToCut } from '@young-shell/core/cut';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
 import { sheetsPdf, sheetSvg } from '@young-shell/core/exchange';
 import { overlapsOf, remediesFor } from '@young-shell/core/fit';
-import { assessAll, worstOf } from '@young-shell/core/plan';
-import { volumesOf } from '@young-shell/core/shell';
+import { correctedPositions, photoPointsOf, solveHoles } from '@young-shell/core/kit';
+import { assessAll, surveyOf, worstOf } from '@young-shell/core/plan';
+import { ROOM_QUESTION, roomReport, volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel } from '@young-shell/core/solid';
 
 const USAGE = `young-shell assess conversion.json           findings and reports of all stations, as JSON
 young-shell sheets conversion.json [folder]  1:1 cut sheets: sheets.pdf and one SVG a face
+young-shell survey conversion.json           what to measure next, most useful first, as JSON
+young-shell room conversion.json             largest free blocks, slab and stick, as JSON
+young-shell holes conversion.json            hole maps solved, as JSON
 
 Exit code: 0 done, 1 a finding stops the work, 2 bad input.
 `;
@@ -20,6 +24,13 @@ const DONE = 0;
 const STOPS = 1;
 const BAD_INPUT = 2;
 
+const print = (report: unknown) => {
+  process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+  return DONE;
+};
+
+const VERBS = { assess, sheets, survey, room, holes };
+
 /** The command line: the same computations as the screen. Gives the exit code. */
 export async function main(args: readonly string[]): Promise<number> {
   const [verb, file, folder = '.'] = args;
@@ -27,7 +38,7 @@ export async function main(args: readonly string[]): Promise<number> {
     process.stdout.write(USAGE);
     return DONE;
   }
-  const run = verb === 'assess' ? assess : verb === 'sheets' ? sheets : undefined;
+  const run = verb && Object.hasOwn(VERBS, verb) ? VERBS[verb as keyof typeof VERBS] : undefined;
   if (!run || !file) {
     process.stderr.write(verb && !run ? `There is no verb “${verb}”.\n${USAGE}` : USAGE);
     return BAD_INPUT;
@@ -84,4 +95,24 @@ async function sheets(document: Conversion, folder: string): Promise<number> {
   }
   process.stdout.write(`${JSON.stringify({ folder, written })}\n`);
   return worstOf(assessAll(document).findings) === 'stop' ? STOPS : DONE;
+}
+
+async function survey(document: Conversion): Promise<number> {
+  const { steps, done, all } = surveyOf(document);
+  return print({ done, all, steps });
+}
+
+async function room(document: Conversion): Promise<number> {
+  const { map, ...report } = roomReport(document, ROOM_QUESTION);
+  return print({ ...report, greatestFreeHeight: map.longest });
+}
+
+async function holes(document: Conversion): Promise<number> {
+  const { holeMaps, photos } = document.kit;
+  return print(
+    Object.entries(holeMaps).map(([id, map]) => {
+      const solution = solveHoles(map, photoPointsOf(photos, id));
+      return { id, name: map.name, ...solution, corrected: correctedPositions(map, solution) };
+    }),
+  );
 }

@@ -10,6 +10,7 @@ import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
 import { useShortcuts } from './useShortcuts';
 import { VerdictStrip } from './VerdictStrip';
+import { Waiting } from './Waiting';
 
 /** One conversion on the bench: the shell in the middle, the stations around it. */
 export function Workbench() {
@@ -48,12 +49,7 @@ export function Workbench() {
         </div>
       </main>
     );
-  if (status !== 'open' || openId !== id)
-    return (
-      <main className="grid h-full place-items-center bg-mat-deep" aria-busy="true">
-        <span className="tape">Laying it on the mat …</span>
-      </main>
-    );
+  if (status !== 'open' || openId !== id) return <Waiting />;
   return (
     <div className="grid h-full grid-cols-[118px_minmax(0,1fr)_360px] grid-rows-[46px_minmax(0,1fr)_64px]">
       <Header id={id} />

@@ -1,4 +1,3 @@
-import { readSolid } from '@young-shell/core/exchange';
 import { useEffect, useState } from 'react';
 import { BufferAttribute, BufferGeometry } from 'three';
 
@@ -7,6 +6,8 @@ const known = new Map<string, Promise<BufferGeometry>>();
 async function load(content: string): Promise<BufferGeometry> {
   const response = await fetch(`/api/attachments/${content}`);
   if (!response.ok) throw new Error(`The solid ${content.slice(0, 8)} is not on this server.`);
+  // The readers are only needed where there is an imported solid.
+  const { readSolid } = await import('@young-shell/core/exchange');
   const { mesh } = readSolid(new Uint8Array(await response.arrayBuffer()), 'solid.stl');
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(Float32Array.from(mesh.positions), 3));
