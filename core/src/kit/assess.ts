@@ -1,8 +1,10 @@
-import type { Conversion } from '../document';
+import type { Conversion, HoleMap } from '../document';
 import { collect, type Finding } from '../findings';
 import { kindOf } from '../parts';
-import { formatLength } from '../quantity';
+import { formatLength, type Source } from '../quantity';
 import { standardPart } from '../standards';
+import { solveHoles, type HoleSolution } from './holeMap';
+import { photoPointsOf } from './photo';
 
 const practice = { kind: 'practice', title: 'common practice, no source' } as const;
 
@@ -70,8 +72,59 @@ export function assessKit(document: Conversion): Finding[] {
         measureAgain: `/kit/parts/${id}/dimensions/${unsure[0]}`,
       });
   }
+  findings.push(...holeMapFindings(document));
   return collect(findings, document.accepted);
 }
+
+const solved = new WeakMap<HoleMap, { photos: Conversion['kit']['photos']; solution: HoleSolution }>();
+
+/** A map is solved again only when it or a photo has changed. */
+function solutionOf({ kit }: Conversion, id: string): HoleSolution {
+  const map = kit.holeMaps[id]!;
+  const known = solved.get(map);
+  if (known?.photos === kit.photos) return known.solution;
+  const solution = solveHoles(map, photoPointsOf(kit.photos, id));
+  solved.set(map, { photos: kit.photos, solution });
+  return solution;
+}
+
+/** What is wrong or missing in the hole maps. */
+function holeMapFindings(document: Conversion): Finding[] {
+  return Object.entries(document.kit.holeMaps).flatMap(([id, map]): Finding[] => {
+    const { misread, missing, distances } = solutionOf(document, id);
+    const name = (end: string) => map.points[end]?.name ?? `${end} edge`;
+    const base = { station: 'kit' as const, figures: [], about: [] };
+    if (misread.length > 0) {
+      const worst = distances.find((d) => d.id === misread[0])!;
+      return [
+        {
+          ...base,
+          id: `kit/${id}/misread`,
+          verdict: 'warn',
+          sentence: `${map.name}: the distance ${name(worst.from)} to ${name(worst.to)} is likely misread, ${formatLength(Math.abs(worst.residual))} mm off what the others make it. It is left out; measure it again.`,
+          brief: `${map.name}: misread`,
+          figures: [{ label: 'off the others', value: Math.abs(worst.residual), unit: 'mm', source: SNOOPING }],
+        },
+      ];
+    }
+    if (missing && Object.keys(map.distances).length > 0)
+      return [
+        {
+          ...base,
+          id: `kit/${id}/missing`,
+          verdict: 'note',
+          sentence: `${map.name}: ${missing.count} ${missing.count === 1 ? 'distance is' : 'distances are'} missing before its holes are held. Best next: ${name(missing.add.from)} to ${name(missing.add.to)}.`,
+          brief: `${map.name}: loose`,
+        },
+      ];
+    return [];
+  });
+}
+
+const SNOOPING: Source = {
+  kind: 'computed',
+  title: 'residual of the adjusted figure; normalised over 3 (data snooping, from geodesy texts)',
+};
 
 /** Mass of all parts in grams. */
 export const kitMass = (document: Conversion): number =>

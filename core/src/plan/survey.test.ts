@@ -91,6 +91,12 @@ describe('a reading', () => {
     expect(crooked.crooked).toBe(true);
     expect(crooked.uncertainty).toBeGreaterThan(1.2);
   });
+  it('that differs between two ends shows as a taper, and its uncertainty counts whole', () => {
+    const shell = newConversion('Tub', defaultTub());
+    const tapered = put(shell, '/shell/hull/height', withReading(withReading(known, 178.2, 'rule'), 181.4, 'rule'));
+    const finding = assessAll(tapered).findings.find((f) => f.id.startsWith('shell/taper'))!;
+    expect(finding.sentence).toMatch(/height of the shell differs by 3.2 mm/);
+  });
   it('with another tool starts the readings anew', () => {
     const tape = withReading(known, 151, 'tape');
     expect(withReading(withReading(tape, 150.3, 'calipers'), 150.5, 'calipers')).toMatchObject({

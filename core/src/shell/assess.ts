@@ -1,10 +1,11 @@
 import type { Conversion, Feature } from '../document';
 import { extentOf, formOf, lidOf } from '../document';
 import { collect, type Finding } from '../findings';
-import { TOOLS, type Measured } from '../quantity';
+import { TOOLS, type Measured, type Source } from '../quantity';
 import { hullModel } from '../assembly';
 import { bodyFindings } from './bodies';
 import { hazardFindings } from './hazards';
+import { averaged } from './readings';
 
 /** Every measured value of the shell with its document path. */
 export function shellMeasures(document: Conversion): { path: string; measured: Measured }[] {
@@ -41,7 +42,7 @@ export function assessShell(document: Conversion): Finding[] {
       about: guesses.slice(0, 3).map((g) => ({ kind: 'measurement', id: g.path })),
       measureAgain: guesses[0]!.path,
     });
-  findings.push(...slips(measures));
+  findings.push(...slips(measures), ...tapers(document, measures));
   if (!lidOf(document.shell) && Object.keys(document.shell.bodies).length === 0)
     findings.push({
       id: 'shell/lid',
@@ -72,6 +73,30 @@ export function assessShell(document: Conversion): Finding[] {
 
 const worstTool = (measures: { measured: Measured }[]) =>
   measures.reduce((a, b) => (b.measured.uncertainty > a.measured.uncertainty ? b : a)).measured.tool;
+
+/** Repeats of one place that differ by more than the tool does: the shell tapers, bows or is worn there. */
+function tapers(document: Conversion, measures: { path: string; measured: Measured }[]): Finding[] {
+  return measures.flatMap(({ path, measured }): Finding[] => {
+    const { readings, tool } = measured;
+    if (!readings || readings.length < 2) return [];
+    const { crooked, uncertainty } = averaged(readings, tool);
+    const differs = Math.max(...readings) - Math.min(...readings);
+    if (!crooked) return [];
+    return [
+      {
+        id: `shell/taper${path.replace(/\//g, '-')}`,
+        station: 'shell',
+        verdict: 'note',
+        sentence: `The ${pathWords(path, document)} differs by ${differs.toFixed(1)} mm between two places: it tapers, bows or is worn. Every margin on it counts ± ${uncertainty.toFixed(1)} mm.`,
+        brief: `tapers ${differs.toFixed(1)} mm`,
+        figures: [{ label: 'differs by', value: differs, unit: 'mm', source: SPREAD }],
+        about: [{ kind: 'measurement', id: path }],
+      },
+    ];
+  });
+}
+
+const SPREAD: Source = { kind: 'computed', title: 'largest less smallest reading; 1.96 standard deviations of them' };
 
 /** A wall that is 25.4 times (or a 25.4th of) the middle of the others is likely an inch typed as mm. */
 function slips(measures: { path: string; measured: Measured }[]): Finding[] {

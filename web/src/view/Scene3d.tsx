@@ -1,25 +1,26 @@
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import type { Assembly, PlacedPart } from '@young-shell/core/assembly';
-import type { Conversion, Placement } from '@young-shell/core/document';
+import type { Placement } from '@young-shell/core/document';
 import type { Margin } from '@young-shell/core/fit';
 import { kindOf } from '@young-shell/core/parts';
 import { boundsOf, type Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Plane, Quaternion, Vector3 } from 'three';
+import { Plane, Vector3 } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
 import { FaceLines3d } from './FaceLines3d';
+import { Features3d } from './Features3d';
 import { Hull3d } from './Hull3d';
+import { Jaws3d } from './Jaws3d';
 import { LabelPlacer, type Label } from './Labels';
 import { matTexture, type MatArea } from './matTexture';
 import { overlapsOf } from './overlaps';
-import { FEATURE_FILL, JAWS, PART_FILL, PENCIL, RED_TAPE } from './palette';
+import { PART_FILL, PENCIL, RED_TAPE } from './palette';
 import { hullBox } from './projection';
 import { Room3d } from './Room3d';
 import { select } from './slice';
 import { SolidMesh } from './SolidMesh';
-import { useMeshGeometry } from './useMeshGeometry';
 import { useMove } from './useMove';
 
 /** The shell in space on the cutting mat. */
@@ -53,7 +54,7 @@ export function Scene3d({
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
       <Room3d />
-      <Features assembly={assembly} document={document} />
+      <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />
       ))}
@@ -84,53 +85,6 @@ function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
     <mesh position={[area.x0 + area.width / 2, area.y0 + area.height / 2, box.low[2] - 1]} raycast={() => null}>
       <planeGeometry args={[area.width, area.height]} />
       <meshBasicMaterial key={texture.uuid} map={texture} toneMapped={false} />
-    </mesh>
-  );
-}
-
-function Features({ assembly, document }: { assembly: Assembly; document: Conversion }) {
-  const dispatch = useAppDispatch();
-  const selection = useAppSelector((s) => s.view.selection);
-  return assembly.features.map((f) => {
-    if (f.owner === 'material') return null;
-    const { shape } = document.shell.features[f.owner] ?? {};
-    // An imported solid is drawn as its mesh, once; its boxes only count.
-    if (shape?.kind === 'solid' && f.id !== f.owner) return null;
-    const chosen = selection?.kind === 'feature' && selection.id === f.owner;
-    return (
-      <group
-        key={f.id}
-        onClick={(event) => {
-          event.stopPropagation();
-          dispatch(select({ kind: 'feature', id: f.owner }));
-        }}
-      >
-        {shape?.kind === 'solid' ? (
-          <StoredMesh
-            content={shape.solid.content}
-            at={[0, 1, 2].map((i) => document.shell.features[f.owner]![(['x', 'y', 'z'] as const)[i]!].value) as Vec3}
-            fill={FEATURE_FILL[document.shell.features[f.owner]!.fate]}
-          />
-        ) : (
-          <SolidMesh
-            shape={f.shape}
-            fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
-            edge={chosen ? PENCIL : f.id === f.owner ? '#3b372b' : '#8f8674'}
-            opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
-            ghost={f.swept ?? false}
-          />
-        )}
-      </group>
-    );
-  });
-}
-
-function StoredMesh({ content, at, fill }: { content: string; at: Vec3; fill: string }) {
-  const geometry = useMeshGeometry(content);
-  if (!geometry) return null;
-  return (
-    <mesh geometry={geometry} position={at}>
-      <meshLambertMaterial color={fill} />
     </mesh>
   );
 }
@@ -208,37 +162,6 @@ function Dimensions() {
   return shownMargins(margins).map((m) => (
     <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />
   ));
-}
-
-/** Where the calipers go: a beam with a ball at each jaw, over everything. */
-function Jaws3d() {
-  const jaws = useAppSelector((s) => s.view.jaws);
-  const beam = useMemo(() => {
-    if (!jaws) return undefined;
-    const from = new Vector3(...jaws.from);
-    const way = new Vector3(...jaws.to).sub(from);
-    return {
-      length: way.length(),
-      middle: from.clone().addScaledVector(way, 0.5),
-      turn: new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize()),
-    };
-  }, [jaws]);
-  if (!jaws || !beam) return null;
-  const ink = <meshBasicMaterial color={JAWS} depthTest={false} transparent />;
-  return (
-    <>
-      <mesh position={beam.middle} quaternion={beam.turn} renderOrder={21} raycast={() => null}>
-        <cylinderGeometry args={[1.6, 1.6, beam.length, 8]} />
-        {ink}
-      </mesh>
-      {[jaws.from, jaws.to].map((at, i) => (
-        <mesh key={i} position={at} renderOrder={21} raycast={() => null}>
-          <sphereGeometry args={[5, 16, 12]} />
-          {ink}
-        </mesh>
-      ))}
-    </>
-  );
 }
 
 /** Distances that are written into the view: the tightest few of the selected part. */

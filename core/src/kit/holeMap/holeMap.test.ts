@@ -1,10 +1,11 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
-import type { HoleMap, MapDistance } from '../../document';
+import { defaultBox, newConversion, type HoleMap, type MapDistance } from '../../document';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { HOLE_COLUMNS, HOLE_ROWS } from '../../standards';
+import { assessKit } from '../assess';
 import { correctedPositions, partFromHoles, rigidFit, solveHoles, turned } from '.';
 
 /** Evenly spread numbers in 0…1 from a seed (mulberry32), and normal ones from them (Box and Muller). */
@@ -311,4 +312,12 @@ describe('a test plate', () => {
     expect(part.own!.faces).toMatchObject({ rear: { kind: 'sockets', direction: 'rear' } });
     expect(part.own!.blocks.usb).toMatchObject({ direction: 'rear', x: { value: expect.closeTo(73, 1) } });
   });
+});
+
+it('a misread distance is a finding of the kit, with how far it is off', () => {
+  const map = mapOf(pairs, generator(2).normal, (d, i) => i === 9 && (d.measured = measured(d.measured.value + 1.3)));
+  const document = newConversion('Box', defaultBox());
+  document.kit.holeMaps = { 'map-1': map };
+  const finding = assessKit(document).find((f) => f.id === 'kit/map-1/misread');
+  expect(finding).toMatchObject({ verdict: 'warn', figures: [{ value: expect.closeTo(1.3, 0) }] });
 });
