@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { panelPart } from '../kit';
 import { measured } from '../quantity';
 import {
   applyChange,
@@ -142,6 +143,15 @@ describe('a document is refused with a clear message', () => {
     const complaint = complaintAfter(make(), change);
     expect(complaint?.path).toBe(path);
     expect(complaint?.message).toMatch(message);
+  });
+
+  it('an own part of air alone', () => {
+    const part = panelPart({ diagonalInch: 10, aspect: [4, 3], bezel: { side: 5, top: 5, bottom: 5 }, thickness: 5 });
+    for (const block of Object.values(part.own!.blocks)) block.role = 'air';
+    expect(complaintAfter(box(), { type: 'addPart', id: 'own-1', part })).toEqual({
+      path: '/kit/parts/own-1/own/blocks',
+      message: expect.stringMatching(/no body block/),
+    });
   });
 
   it('and otherwise accepted', () => {

@@ -38,14 +38,16 @@ const chordAngle = (radius: number) => 2 * Math.acos(Math.max(0, 1 - CHORD / rad
 
 /** Length that a corner's rounding takes of each of its edges, mm. */
 function cutBack(form: HullForm, i: number): number {
-  const n = form.edges.length;
-  const edge = form.edges[i]!;
-  const r = edge.radius.value;
+  const r = form.edges[i]!.radius.value;
   if (r <= 0) return 0;
-  const before = directionOf(form, (i + n - 1) % n);
+  return r * Math.tan(turnAt(form, i) / 2);
+}
+
+/** How far the outline turns at a corner, rad. */
+function turnAt(form: HullForm, i: number): number {
+  const before = directionOf(form, (i + form.edges.length - 1) % form.edges.length);
   const after = directionOf(form, i);
-  const turn = Math.acos(Math.min(1, Math.max(-1, before[0] * after[0] + before[1] * after[1])));
-  return r * Math.tan(turn / 2);
+  return Math.acos(Math.min(1, Math.max(-1, before[0] * after[0] + before[1] * after[1])));
 }
 
 function directionOf(form: HullForm, i: number): Point2 {
@@ -90,7 +92,8 @@ export function facetsOf(form: HullForm): Facet[] {
       const a = scale(at(edge.from.a, edge.to.a), normal[0]);
       return add(add(a, at(edge.from.b, edge.to.b), normal[1]), edge.wall);
     };
-    const r = edge.radius.value;
+    // Where two edges run on in one line there is no corner to round.
+    const r = turnAt(form, i) < 1e-3 ? 0 : edge.radius.value;
     if (r > 0) {
       const before = leftOf(directionOf(form, (i + n - 1) % n));
       const dot = before[0] * inward[0] + before[1] * inward[1];

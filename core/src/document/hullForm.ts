@@ -43,6 +43,8 @@ export interface HullForm {
 
 const HULL = '/shell/hull';
 const ZERO = exactly(0);
+/** A rounding or an arch under this is none, mm: its chords would be without end. */
+const LEAST = 1e-3;
 
 /** Names of the end faces by axis. */
 export const END_FACES: readonly [Side, Side][] = [
@@ -94,8 +96,8 @@ function buildForm(hull: Hull): HullForm {
           path: `${HULL}/corners/${i}`,
           from: corners[i]!,
           to: corners[(i + 1) % corners.length]!,
-          radius: c.radius.value === 0 ? ZERO : chain(`${HULL}/corners/${i}/radius`, c.radius),
-          rise: c.rise.value === 0 ? ZERO : chain(`${HULL}/corners/${i}/rise`, c.rise),
+          radius: c.radius.value < LEAST ? ZERO : chain(`${HULL}/corners/${i}/radius`, c.radius),
+          rise: Math.abs(c.rise.value) < LEAST ? ZERO : chain(`${HULL}/corners/${i}/rise`, c.rise),
         })),
       };
     }

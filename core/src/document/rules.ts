@@ -4,7 +4,16 @@ import { extentOf, wholeExtentOf } from './extent';
 import { facetsOf, faultsOf } from './facets';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { complaintsOfForm, type Complaint } from './schema';
-import { BOARD_EDGES, OWN, type Conversion, type Feature, type FeatureShape, type HoleMap, type Shell } from './types';
+import {
+  BOARD_EDGES,
+  OWN,
+  type Conversion,
+  type Feature,
+  type FeatureShape,
+  type HoleMap,
+  type Part,
+  type Shell,
+} from './types';
 
 /** Everything that is wrong with a document: its form first, then what makes no sense as a shell. */
 export function complaintsOf(document: unknown): Complaint[] {
@@ -85,12 +94,15 @@ function complaintOfShape(shape: FeatureShape): string | undefined {
 
 function complaintsOfKit(document: Conversion): Complaint[] {
   const complaints: Complaint[] = [];
-  for (const [id, part] of Object.entries(document.kit.parts))
+  for (const [id, part] of Object.entries(document.kit.parts)) {
+    const design = complaintOfDesign(part);
+    if (design) complaints.push({ path: `/kit/parts/${id}/own/blocks`, message: design });
     if (part.standard !== OWN && !standardPart(part.standard))
       complaints.push({
         path: `/kit/parts/${id}/standard`,
         message: `The library has no part “${part.standard}”.`,
       });
+  }
   for (const [id, map] of Object.entries(document.kit.holeMaps)) complaints.push(...complaintsOfHoleMap(id, map));
   for (const [id, { rear, top }] of Object.entries(document.layout.placements)) {
     if (!(id in document.kit.parts))
@@ -105,6 +117,12 @@ function complaintsOfKit(document: Conversion): Complaint[] {
       });
   }
   return complaints;
+}
+
+/** What makes no sense in an own design, in words. */
+export function complaintOfDesign({ name, own }: Part): string | undefined {
+  if (!own || Object.values(own.blocks).some((b) => b.role === 'body' || b.role === 'connector')) return undefined;
+  return `“${name}” has no body block: keep-outs and air are around something.`;
 }
 
 function complaintsOfHoleMap(id: string, { points, distances }: HoleMap): Complaint[] {

@@ -35,6 +35,8 @@ export const stick =
 /** Cells along each axis that cylinders and slanted walls are stepped to, mm. */
 const GRID = 1;
 const EPS = 1e-6;
+/** Boxes that may wait to be looked at: memory for about 100 MB. */
+const MOST_NODES = 400_000;
 
 /**
  * The best empty boxes of a room, best first: best-first branch and bound. The box with the best bound is taken;
@@ -196,7 +198,7 @@ class Search {
     while (found.length < count) {
       const node = this.pool.pop();
       if (node === undefined) break;
-      if (++steps > mostSteps) return { boxes: found, complete: false, steps };
+      if (++steps > mostSteps || this.pool.count > MOST_NODES) return { boxes: found, complete: false, steps };
       box.set(this.pool.ends.subarray(node * 6, node * 6 + 6));
       const inside = this.pool.inside[node]!;
       if (found.some((f) => within(box, f))) continue;

@@ -1,11 +1,13 @@
 import express, { Router } from 'express';
-import { complaintsOfPart, type Part } from '@young-shell/core/document';
+import { complaintOfDesign, complaintsOfPart, type Part } from '@young-shell/core/document';
 import type { PartStore } from '../store/parts';
 import { ApiError } from './errors';
 
 function checked(body: unknown): Part {
   const [complaint] = complaintsOfPart(body);
   if (complaint) throw new ApiError(422, 'invalid', complaint.message, { path: complaint.path });
+  const design = complaintOfDesign(body as Part);
+  if (design) throw new ApiError(422, 'invalid', design, { path: '/own/blocks' });
   return body as Part;
 }
 
