@@ -1,6 +1,6 @@
 import { doubtOfSize, sectionOf, UNITS, type FileUnit } from '@young-shell/core/exchange';
 import { formatLength } from '@young-shell/core/quantity';
-import { useRef, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -28,16 +28,16 @@ const UNIT_NAMES: Record<FileUnit, string> = {
 export function ImportDialog({ title, open, onClose, accept, uses }: Props) {
   const { state, open: read, chooseUnit, reset, fail } = useImport();
   const input = useRef<HTMLInputElement>(null);
-  const close = () => {
-    reset();
-    onClose();
-  };
+  // Whatever closed it, the next time it begins anew.
+  useEffect(() => {
+    if (!open) reset();
+  }, [open, reset]);
   return (
     <Dialog
       title={title}
       about="Read here, on this machine. What it holds is looked at, whatever its name says."
       open={open}
-      onClose={close}
+      onClose={onClose}
     >
       <div className="p-4" aria-live="polite">
         {(state.step === 'choose' || state.step === 'failed') && (
