@@ -10,6 +10,8 @@ import { Bench, DEMO } from './bench';
 let bench: Bench;
 const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
 const TABLE = 'Ibis cocktail table';
+/** Waits as long as a busy machine may take. */
+const SLOW = { timeout: 20_000 };
 
 beforeAll(async () => {
   bench = await new Bench().open();
@@ -64,7 +66,9 @@ describe('a survey by the keyboard alone', () => {
     await page.keyboard.press('Enter');
     await page.getByText('thickness of the front wall').first().waitFor();
     const height = async () => ((await bench.document(path)).shell.hull as { height: { readings: number[] } }).height;
-    await expect.poll(height).toMatchObject({ tool: 'rule', readings: [expect.closeTo(339.598, 6), 341.1, 340.4] });
+    await expect
+      .poll(height, SLOW)
+      .toMatchObject({ tool: 'rule', readings: [expect.closeTo(339.598, 6), 341.1, 340.4] });
     // The next step stands there by itself; after a break it is still the next one.
     const next = await page.locator('p.text-xl').innerText();
     await page.reload();
@@ -106,11 +110,11 @@ describe('forms', () => {
     await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === '170.0'));
     const path = await bench.pathOf('Sloped', 'shell');
     const hull = async () => (await bench.document(path)).shell.hull as { corners: { a: { value: number } }[] };
-    await expect.poll(async () => (await hull()).corners[3]!.a.value).toBe(170);
+    await expect.poll(async () => (await hull()).corners[3]!.a.value, SLOW).toBe(170);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect.poll(async () => (await hull()).corners.map((c) => c.a.value)).toEqual([0, 320, 320, 180, 0]);
+    await expect.poll(async () => (await hull()).corners.map((c) => c.a.value), SLOW).toEqual([0, 320, 320, 180, 0]);
   });
 
   it('each starting form opens, has litres, a lid, a door and a drawer that need room', async () => {
@@ -133,7 +137,7 @@ describe('forms', () => {
     const before = parseFloat(await largest.innerText());
     await page.getByLabel('Capstan motor boss').check();
     await page.getByLabel('Lid rib 1').check();
-    await expect.poll(async () => parseFloat(await largest.innerText())).toBeGreaterThan(before);
+    await expect.poll(async () => parseFloat(await largest.innerText()), SLOW).toBeGreaterThan(before);
   });
 });
 
@@ -160,11 +164,11 @@ describe('imports', () => {
     await choose(page, 'shell.stl');
     await page.getByRole('button', { name: /^millimetres 360.0 × 260.0 × 170.0/ }).click();
     await page.getByRole('button', { name: 'It is the shell' }).click();
-    await expect.poll(async () => (await bench.document(path)).shell.hull.form).toBe('solid');
+    await expect.poll(async () => (await bench.document(path)).shell.hull.form, SLOW).toBe('solid');
     await page.reload();
     await page.getByText(/stands as \d+ boxes/).waitFor();
     const litres = page.getByRole('region', { name: 'Litres' });
-    await expect.poll(() => litres.innerText(), { timeout: 15_000 }).toMatch(/15\.\d\d/);
+    await expect.poll(() => litres.innerText(), SLOW).toMatch(/15\.\d\d/);
   });
 
   it('a part becomes few boxes, is kept, and is there in another conversion', async () => {

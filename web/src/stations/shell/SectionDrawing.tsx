@@ -103,7 +103,8 @@ export function SectionDrawing({ corners, outline = corners, picked, onPick, onM
               tabIndex={0}
               aria-label={`Edge ${i + 1}${names?.[i] ? `, ${names[i]}` : ''}: ${formatLength(lengths[i]!, unit)} ${unit}`}
               aria-pressed={chosen}
-              className="cursor-pointer focus-visible:outline-none [&:focus-visible>line]:stroke-white"
+              style={{ outline: 'none' }}
+              className="cursor-pointer [&:focus-visible>line]:stroke-white"
               onClick={() => onPick({ kind: 'edge', index: i })}
               onKeyDown={(event) => {
                 if (event.key === 'Enter' || event.key === ' ') onPick({ kind: 'edge', index: i });
@@ -150,7 +151,8 @@ export function SectionDrawing({ corners, outline = corners, picked, onPick, onM
               fill={chosen ? '#ff8f57' : '#f3e7c8'}
               stroke="#20241f"
               strokeWidth={px * 1.5}
-              className="cursor-move focus-visible:stroke-white focus-visible:outline-none"
+              style={{ outline: 'none' }}
+              className="cursor-move focus-visible:stroke-white"
               onFocus={() => onPick({ kind: 'corner', index: i })}
               onKeyDown={(event) => nudge(event, i)}
               onPointerDown={(event) => {

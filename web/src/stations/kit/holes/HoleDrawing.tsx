@@ -84,7 +84,8 @@ export function HoleDrawing({ map, solution, corrected, picked, onPick }: Props)
             tabIndex={0}
             aria-label={`${point.name}${p.loose ? ', loose' : ''}`}
             aria-pressed={chosen}
-            className="cursor-pointer focus-visible:outline-none [&:focus-visible>circle]:stroke-white"
+            style={{ outline: 'none' }}
+            className="cursor-pointer [&:focus-visible>circle]:stroke-white"
             onClick={() => pick(p.id)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' || event.key === ' ') pick(p.id);
