@@ -1,6 +1,7 @@
 import type { Conversion, Part, Placement, Shell } from '../document';
 import { subtract, type Linear } from '../quantity';
 import { axisOf, signOf, type Axis, type Vec3 } from '../solid';
+import { drawerSolids } from './drawers';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
@@ -98,6 +99,7 @@ export function assemble(document: Conversion): Assembly {
       ...Object.entries(shell.features)
         .filter(([, f]) => f.fate !== 'removed')
         .flatMap(([id, f]) => featureSolids(id, f)),
+      ...drawerSolids(shell, hullModel(shell)),
       ...materialOf(shell.hull),
     ],
     parts,

@@ -3,3 +3,4 @@ export * from './features';
 export * from './frames';
 export * from './hull';
 export * from './placed';
+export { bodyOwner } from './drawers';

@@ -1,5 +1,5 @@
 import { lidOf, type Conversion } from '../document';
-import type { Wall } from '../assembly';
+import { bodyOwner, type Wall } from '../assembly';
 import { formatLength } from '../quantity';
 import type { Margin } from './margins';
 
@@ -10,6 +10,8 @@ export const mm = (value: number) => `${formatLength(value)} mm`;
 export function nameOf(document: Conversion, other: { kind: string; id: string }): string {
   if (other.kind === 'part') return document.kit.parts[other.id]?.name ?? other.id;
   if (other.id === 'material') return 'the shell’s own material';
+  const body = Object.entries(document.shell.bodies).find(([id]) => bodyOwner(id) === other.id)?.[1];
+  if (body) return body.name || body.kind;
   if (other.kind === 'feature') return document.shell.features[other.id]?.name ?? other.id;
   return faceName(document, other.id);
 }

@@ -102,7 +102,7 @@ function holeMapFindings(document: Conversion): Finding[] {
           id: `kit/${id}/misread`,
           verdict: 'warn',
           sentence: `${map.name}: the distance ${name(worst.from)} to ${name(worst.to)} is likely misread, ${formatLength(Math.abs(worst.residual))} mm off what the others make it. It is left out; measure it again.`,
-          brief: `${map.name}: misread`,
+          brief: `${name(worst.from)}–${name(worst.to)} misread`,
           figures: [{ label: 'off the others', value: Math.abs(worst.residual), unit: 'mm', source: SNOOPING }],
         },
       ];
@@ -114,7 +114,7 @@ function holeMapFindings(document: Conversion): Finding[] {
           id: `kit/${id}/missing`,
           verdict: 'note',
           sentence: `${map.name}: ${missing.count} ${missing.count === 1 ? 'distance is' : 'distances are'} missing before its holes are held. Best next: ${name(missing.add.from)} to ${name(missing.add.to)}.`,
-          brief: `${map.name}: loose`,
+          brief: `${missing.count} missing in a map`,
         },
       ];
     return [];

@@ -279,6 +279,33 @@ describe('bodies', () => {
     );
   });
 
+  it('a drawer takes the room behind its front, in whatever face it is, hanging on its own measures', () => {
+    const at = (face: string): Body => ({
+      ...lid,
+      name: 'Drawer',
+      kind: 'drawer',
+      cut: { kind: 'face', face, u: measured(60), v: measured(70), width: measured(100), height: measured(40) },
+      motion: { kind: 'slide', depth: measured(120), travel: measured(90) },
+    });
+    // The box is 400 × 300 × 150 with walls of 3; u runs to the right as the face is seen from outside.
+    const ends = (face: string) => {
+      const [solid] = assemble(with_({ 'drawer-1': at(face) })).features;
+      return {
+        low: solid!.shape.low,
+        high: solid!.shape.high,
+        terms: solid!.end(0, true).terms.map((t) => t.id.split('/').at(-1)),
+      };
+    };
+    expect(ends('front')).toMatchObject({ low: [10, 3, 50], high: [110, 123, 90], terms: ['u', 'width'] });
+    expect(ends('rear')).toMatchObject({ low: [290, 177, 50], high: [390, 297, 90] });
+    expect(ends('right')).toMatchObject({ low: [277, 10, 50], high: [397, 110, 90] });
+    expect(ends('left')).toMatchObject({
+      low: [3, 190, 50],
+      high: [123, 290, 90],
+      terms: expect.arrayContaining(['left', 'depth']),
+    });
+  });
+
   it('what is held from inside opens after something else, or never', () => {
     const inner: Body = { ...lid, closures: [{ kind: 'screw', count: 2, where: '', releasedFrom: 'inside' }] };
     expect(openingOrder({ inner, lid })).toEqual(['lid', 'inner']);

@@ -1,4 +1,4 @@
-import { faceName } from '@young-shell/core/fit';
+import { faceName, nameOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
@@ -80,9 +80,7 @@ export function ShellView({ id }: { id: string }) {
                 {document.kit.parts[m.part]?.name}: {formatLength(-m.distance, unit)} into{' '}
                 {m.other.kind === 'face'
                   ? faceName(document, m.other.id, assembly.hull.walls)
-                  : m.other.kind === 'part'
-                    ? document.kit.parts[m.other.id]?.name
-                    : document.shell.features[m.other.id]?.name}
+                  : nameOf(document, m.other)}
               </span>
             ))}
             {jaws && (

@@ -191,9 +191,11 @@ function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
             .join(' · ')}
         </span>
       </div>
-      <span className="figure flex items-center gap-2 text-xl whitespace-nowrap">
+      <span className="figure flex max-w-44 items-center gap-2 text-xl">
         <VerdictMark verdict={conversion.fit.verdict} size={14} />
-        {conversion.fit.brief}
+        <span className="min-w-0 truncate" title={conversion.fit.brief}>
+          {conversion.fit.brief}
+        </span>
       </span>
       <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
         <Pencil size={16} aria-hidden />

@@ -52,7 +52,7 @@ export function HazardSurvey() {
               ))}
             </div>
             {asked && <p className="mt-1.5 mb-1 border-l-4 border-stop pl-2 text-sm">{caution}</p>}
-            {hazard.state !== 'unknown' && (
+            {(asked || hazard.state === 'dealt with' || hazard.note !== '') && (
               <TextField label="Note" value={hazard.note} onCommit={(note) => put({ note })} />
             )}
           </fieldset>
