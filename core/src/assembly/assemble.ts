@@ -1,6 +1,6 @@
-import type { Conversion, Part, Placement, Shell } from '../document';
-import { subtract, type Linear } from '../quantity';
-import { axisOf, signOf, type Axis, type Vec3 } from '../solid';
+import { lidOf, ringOf, type Conversion, type Part, type Placement, type Shell } from '../document';
+import { add, subtract, type Linear } from '../quantity';
+import { axisOf, moved, signOf, type Axis, type Vec3 } from '../solid';
 import { drawerSolids } from './drawers';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
@@ -59,15 +59,16 @@ function placedLow(placed: PlacedPart, axis: Axis): Linear {
   return lowest ? lowest.end(axis, false) : { value, terms: [] };
 }
 
-const placedCache = new WeakMap<Part, { id: string; placement: Placement; shell: Shell['hull']; placed: PlacedPart }>();
+const placedCache = new WeakMap<Part, { id: string; placement: Placement; shell: HullModel; placed: PlacedPart }>();
 
 /** A part in the shell, its seat on the walls taken into account. */
 export function placeInShell(id: string, part: Part, placement: Placement, shell: Shell): PlacedPart {
+  const hull = hullModel(shell);
   const known = placedCache.get(part);
-  if (known && known.id === id && known.placement === placement && known.shell === shell.hull) return known.placed;
+  if (known && known.id === id && known.placement === placement && known.shell === hull) return known.placed;
   const loose = placePart(id, part, placement);
-  const placed = placePart(id, part, placement, seatsOf(loose, hullModel(shell).walls));
-  placedCache.set(part, { id, placement, shell: shell.hull, placed });
+  const placed = placePart(id, part, placement, seatsOf(loose, hull.walls));
+  placedCache.set(part, { id, placement, shell: hull, placed });
   return placed;
 }
 
@@ -82,6 +83,15 @@ function materialOf(hull: Shell['hull']): Solid[] {
   return solids;
 }
 
+/** A solid of the lid, moved up with it. */
+function raisedSolid(solid: Solid, by: Linear): Solid {
+  return {
+    ...solid,
+    shape: moved(solid.shape, [0, 0, by.value]),
+    end: (axis, high) => (axis === 2 ? add(solid.end(axis, high), by) : solid.end(axis, high)),
+  };
+}
+
 /** Document → solids in shell coordinates. Features that are already removed are left out. */
 export function assemble(document: Conversion): Assembly {
   const { shell, kit, layout } = document;
@@ -92,13 +102,16 @@ export function assemble(document: Conversion): Assembly {
     if (placement) parts.push(placeInShell(id, part, placement, shell));
     else unplaced.push(id);
   }
+  const ring = ringOf(shell);
+  const lid = lidOf(shell)?.id;
+  const raise = (solid: Solid) => raisedSolid(solid, ring!.height);
   return {
     hull: hullModel(shell),
     metalShell: METALS.has(shell.material),
     features: [
       ...Object.entries(shell.features)
         .filter(([, f]) => f.fate !== 'removed')
-        .flatMap(([id, f]) => featureSolids(id, f)),
+        .flatMap(([id, f]) => (ring && f.body === lid ? featureSolids(id, f).map(raise) : featureSolids(id, f))),
       ...drawerSolids(shell, hullModel(shell)),
       ...materialOf(shell.hull),
     ],

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChange, lidAt, defaultBox, defaultWedge, newConversion, type Placement } from '../document';
+import {
+  applyChange,
+  complaintsOf,
+  lidAt,
+  defaultBox,
+  defaultTub,
+  defaultWedge,
+  newConversion,
+  ringBody,
+  type Placement,
+} from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { ORIENTATIONS, turnOf, type Vec3 } from '../solid';
@@ -118,5 +128,28 @@ describe('walls', () => {
     const [, ny, nz] = slope.normal;
     expect(ny * 0 + nz * 70).toBeCloseTo(slope.offset - 3, 9);
     expect(slope.chainNear([0, 90, 110]).value).toBeCloseTo(slope.offset, 9);
+  });
+});
+
+describe('a spacer ring', () => {
+  const shell = newConversion('Deck', defaultWedge());
+  shell.shell.bodies.lid = lidAt(measured(60, 'rule'));
+  const withRing = applyChange(shell, { type: 'setBody', id: 'ring-1', body: ringBody(shell.shell, 12) }).document;
+  it('raises what is above the joint by its height, and leaves the floor where it is', () => {
+    const [before, after] = [hullModel(shell.shell), hullModel(withRing.shell)];
+    expect(after.innerHigh[2] - before.innerHigh[2]).toBeCloseTo(12, 9);
+    expect(after.innerLow).toEqual(before.innerLow);
+    const top = after.walls.find((w) => w.face === 'top')!.chainNear([0, 0, 0]);
+    expect(top.terms.map((t) => t.id)).toContain('/shell/bodies/ring-1/cut/height');
+  });
+  it('is refused without a lid, in a tub, and twice', () => {
+    const complaint = (document: typeof shell) => complaintsOf(document)[0]?.message;
+    const ring = ringBody(shell.shell, 12);
+    const put = (document: typeof shell, id = 'ring-1') =>
+      applyChange(document, { type: 'setBody', id, body: ring }).document;
+    expect(complaint(put(newConversion('No lid', defaultBox())))).toMatch(/under a lid/);
+    expect(complaint(put(newConversion('Tub', defaultTub())))).toMatch(/straight up/);
+    expect(complaint(put(withRing, 'ring-2'))).toMatch(/two spacer rings/);
+    expect(complaint(withRing)).toBeUndefined();
   });
 });

@@ -5,6 +5,8 @@ import {
   formOf,
   highCornersOf,
   lidOf,
+  raised,
+  ringOf,
   type FaceId,
   type Hull,
   type HullForm,
@@ -50,22 +52,23 @@ export interface HullModel {
   material: Box[];
 }
 
-const cache = new WeakMap<Hull, Map<number, HullModel>>();
+const cache = new WeakMap<Hull, Map<string, HullModel>>();
 
-/** The hull's faces, walls and profiles. @throws Error when the walls leave no room inside. */
+/** The hull's faces, walls and profiles, raised by its spacer ring. @throws Error when the walls leave no room inside. */
 export function hullModel(shell: Pick<Shell, 'hull' | 'bodies'>): HullModel {
   const { hull } = shell;
-  const split = lidOf(shell)?.splitHeight ?? Infinity;
-  const known = cache.get(hull)?.get(split);
+  const ring = ringOf(shell);
+  const split = (lidOf(shell)?.splitHeight ?? Infinity) + (ring?.height.value ?? 0);
+  const key = `${split} ${ring ? `${ring.at} ${ring.height.value} ${ring.height.terms[0]?.uncertainty}` : ''}`;
+  const known = cache.get(hull)?.get(key);
   if (known) return known;
-  const model = build(hull, split);
+  const model = build(hull, raised(formOf(hull), ring), split);
   if (!cache.has(hull)) cache.set(hull, new Map());
-  cache.get(hull)!.set(split, model);
+  cache.get(hull)!.set(key, model);
   return model;
 }
 
-function build(hull: Hull, split: number): HullModel {
-  const form = formOf(hull);
+function build(hull: Hull, form: HullForm, split: number): HullModel {
   const { axis } = form;
   const bounds = boundsOfForm(form);
   const model = form.highCorners ? taperedModel(form, split) : prismModel(form, split);

@@ -1,5 +1,5 @@
 import { onFace, type Assembly, type FaceFrame } from '../assembly';
-import type { Conversion, FaceId } from '../document';
+import { liftedAt, ringOf, type Conversion, type FaceId } from '../document';
 import { faceReaches, halfSize } from '../fit';
 import type { Source } from '../quantity';
 import type { Point2 } from '../solid';
@@ -56,7 +56,7 @@ export function openingsOf(document: Conversion, assembly: Assembly): CutOpening
           ...measuresOf(shape),
           source: cut.source,
         };
-        const existing = existingAround(document, opening);
+        const existing = existingAround(document, opening, frame);
         if (existing) opening.inExisting = existing;
         openings.push(opening);
       }
@@ -77,13 +77,13 @@ function measuresOf(shape: CutOpening['shape']): { length: number; area: number 
 export const halfOf = (shape: CutOpening['shape']): [number, number] =>
   shape.kind === 'round' ? [shape.diameter / 2, shape.diameter / 2] : [shape.width / 2, shape.height / 2];
 
-function existingAround(document: Conversion, opening: CutOpening): string | undefined {
+function existingAround(document: Conversion, opening: CutOpening, frame: FaceFrame): string | undefined {
   const [hu, hv] = halfOf(opening.shape);
   const [u, v] = opening.centre;
   for (const [id, existing] of Object.entries(document.shell.openings)) {
     if (existing.face !== opening.face) continue;
     const du = Math.abs(u - existing.u.value) + hu;
-    const dv = Math.abs(v - existing.v.value) + hv;
+    const dv = Math.abs(v - raisedV(document, frame, existing.v.value)) + hv;
     const { shape } = existing;
     const inside =
       shape.kind === 'rectangle'
@@ -94,6 +94,11 @@ function existingAround(document: Conversion, opening: CutOpening): string | und
     if (inside) return id;
   }
   return undefined;
+}
+
+/** How high on its face something of the shell is, a spacer ring under it counted, mm. */
+export function raisedV({ shell }: Conversion, frame: FaceFrame, v: number): number {
+  return v + (frame.v[2] > 0.999 ? liftedAt(ringOf(shell), frame.origin[2] + v) : 0);
 }
 
 /** Smallest web between two openings, or an opening and the face's edge, mm; negative where they run together. */

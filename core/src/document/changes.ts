@@ -16,8 +16,11 @@ import type {
   Part,
   Photo,
   Placement,
+  OwnCable,
   Survivor,
   Target,
+  Variant,
+  Wish,
 } from './types';
 
 /** The only ways to alter a document. `label` words for the history are made by `describeChange`. */
@@ -38,6 +41,9 @@ export type Change =
   | { type: 'setPart'; id: string; part: Partial<Part> }
   | { type: 'removePart'; id: string }
   | { type: 'placePart'; id: string; placement: Placement | null }
+  | { type: 'setWish'; id: string; wish: Wish | null }
+  | { type: 'setVariant'; id: string; variant: Variant | null }
+  | { type: 'setCable'; id: string; cable: OwnCable | null }
   | { type: 'setHoleMap'; id: string; map: HoleMap | null }
   | { type: 'setPhoto'; id: string; photo: Photo | null }
   | { type: 'setCut'; cut: Partial<CutSettings> }
@@ -110,9 +116,17 @@ function alter(draft: Conversion, change: Change): void {
     case 'removePart':
       delete draft.kit.parts[change.id];
       delete draft.layout.placements[change.id];
+      for (const [id, { part, other }] of Object.entries(draft.layout.wishes))
+        if (part === change.id || other === change.id) delete draft.layout.wishes[id];
       return;
     case 'placePart':
       return setOrDelete(draft.layout.placements, change.id, change.placement);
+    case 'setWish':
+      return setOrDelete(draft.layout.wishes, change.id, change.wish);
+    case 'setVariant':
+      return setOrDelete(draft.layout.variants, change.id, change.variant);
+    case 'setCable':
+      return setOrDelete(draft.layout.cables, change.id, change.cable);
     case 'setHoleMap':
       return setOrDelete(draft.kit.holeMaps, change.id, change.map);
     case 'setPhoto':
@@ -164,6 +178,12 @@ export function describeChange(document: Conversion, change: Change): string {
       return `take ${part(change.id)} out of the kit`;
     case 'placePart':
       return change.placement ? `move ${part(change.id)}` : `take ${part(change.id)} out of the shell`;
+    case 'setWish':
+      return change.wish ? `wish: ${part(change.wish.part)} ${change.wish.kind}` : 'drop a wish';
+    case 'setVariant':
+      return change.variant ? `keep layout ${change.variant.name}` : 'delete a kept layout';
+    case 'setCable':
+      return change.cable ? `cable ${change.cable.length} mm` : 'no own cable';
     case 'setHoleMap':
       return change.map ? `hole map: ${change.map.name}` : 'delete a hole map';
     case 'setPhoto':

@@ -161,7 +161,7 @@ export function newConversion(name: string, hull: Hull): Conversion {
     brief: emptyBrief(),
     shell: { hull, material: 'other', bodies: {}, features: {}, openings: {}, hazards: {} },
     kit: { parts: {}, holeMaps: {}, photos: {} },
-    layout: { placements: {} },
+    layout: { placements: {}, wishes: {}, variants: {}, cables: {} },
     cut: { allowance: 0.4, paper: 'a4', ruler: { horizontal: 100, vertical: 100 }, mirrored: [] },
     accepted: {},
   };

@@ -185,6 +185,15 @@ describe('an older document', () => {
   });
 });
 
+describe('an older document of schema 2', () => {
+  it('gets an empty list of wishes, variants and cables', () => {
+    const old = readConversion(readFileSync(new URL('./stored/schema-2.json', import.meta.url), 'utf8'));
+    expect(complaintsOf(old)).toEqual([]);
+    expect(old.layout).toMatchObject({ wishes: {}, variants: {}, cables: {} });
+    expect(Object.keys(old.layout.placements)).toHaveLength(6);
+  });
+});
+
 describe('an edge of a section gets another length', () => {
   const box: [number, number][] = [
     [0, 0],

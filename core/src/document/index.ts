@@ -8,6 +8,7 @@ export * from './hullForm';
 export * from './section';
 export * from './shell';
 export * from './read';
+export * from './ring';
 export * from './rules';
 export * from './upgrades';
 export { complaintsOfPart, LARGEST_DOCUMENT, MOST_COVER_BOXES, SCHEMA_VERSION, type Complaint } from './schema';

@@ -4,15 +4,19 @@ import { extentOf, wholeExtentOf } from './extent';
 import { facetsOf, faultsOf } from './facets';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { complaintsOfForm, type Complaint } from './schema';
+import { lidOf } from './shell';
 import {
   BOARD_EDGES,
   OWN,
+  SIDES,
   type Conversion,
   type Feature,
   type FeatureShape,
   type HoleMap,
   type Part,
   type Shell,
+  type Wish,
+  type WishKind,
 } from './types';
 
 /** Everything that is wrong with a document: its form first, then what makes no sense as a shell. */
@@ -47,6 +51,7 @@ function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
   const { low, high } = boundsOfForm(form);
   return Object.entries(shell.bodies).flatMap(([id, body]): Complaint[] => {
     if (body.cut.kind === 'face') return unknownFace(shell, body.cut.face, `bodies/${id}/cut/face`);
+    if (body.cut.kind === 'ring') return complaintsOfRing(shell, id);
     const axis = 'xyz'.indexOf(body.cut.axis);
     const at = body.cut.at.value;
     if (at > low[axis]! && at < high[axis]!) return [];
@@ -57,6 +62,18 @@ function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
       },
     ];
   });
+}
+
+/** A spacer ring sits in the joint of a lid, in a shell whose walls go straight up there; one is enough. */
+function complaintsOfRing(shell: Shell, id: string): Complaint[] {
+  const path = `/shell/bodies/${id}/cut`;
+  if (shell.hull.form === 'tub' || shell.hull.form === 'solid')
+    return [
+      { path, message: 'A spacer ring needs walls that go straight up; this shell leans or was read from a file.' },
+    ];
+  if (!lidOf(shell)) return [{ path, message: 'A spacer ring sits under a lid; this shell has none.' }];
+  const rings = Object.values(shell.bodies).filter((b) => b.cut.kind === 'ring');
+  return rings.length > 1 ? [{ path, message: 'There are two spacer rings; make it one of the height of both.' }] : [];
 }
 
 function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
@@ -116,7 +133,29 @@ function complaintsOfKit(document: Conversion): Complaint[] {
         message: `“${id}” has its rear to the ${rear} and its top to the ${top}; they must be at right angles.`,
       });
   }
+  for (const [id, wish] of Object.entries(document.layout.wishes))
+    complaints.push(...complaintsOfWish(document, id, wish));
   return complaints;
+}
+
+const PAIR_WISHES: readonly WishKind[] = ['near', 'apart', 'together', 'level', 'above'];
+
+function complaintsOfWish({ kit, shell }: Conversion, id: string, wish: Wish): Complaint[] {
+  const path = `/layout/wishes/${id}`;
+  const unknown = [wish.part, wish.other].find((part) => part !== null && !(part in kit.parts));
+  if (unknown) return [{ path, message: `A wish about “${unknown}”, but the kit has no such part.` }];
+  if (PAIR_WISHES.includes(wish.kind) && (wish.other === null || wish.other === wish.part))
+    return [{ path: `${path}/other`, message: `“${wish.kind}” is between two parts; name another one.` }];
+  if (wish.kind === 'on face' && !facesOf(shell.hull).includes(wish.face ?? ''))
+    return [
+      {
+        path: `${path}/face`,
+        message: `The shell has no face “${wish.face}”; it has ${facesOf(shell.hull).join(', ')}.`,
+      },
+    ];
+  if (wish.kind === 'facing' && !(SIDES as readonly string[]).includes(wish.face ?? ''))
+    return [{ path: `${path}/face`, message: `A part looks to one of ${SIDES.join(', ')}, not to “${wish.face}”.` }];
+  return [];
 }
 
 /** What makes no sense in an own design, in words. */

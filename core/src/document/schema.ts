@@ -1,9 +1,18 @@
 import Joi from 'joi';
 import { LARGEST_LENGTH } from '../quantity';
-import { FEATURE_KINDS, HAZARD_KINDS, OWN, OWN_BLOCK_ROLES, OWN_FACE_KINDS, PHOTO_REFERENCES, SIDES } from './types';
+import {
+  FEATURE_KINDS,
+  HAZARD_KINDS,
+  OWN,
+  OWN_BLOCK_ROLES,
+  OWN_FACE_KINDS,
+  PHOTO_REFERENCES,
+  SIDES,
+  WISH_KINDS,
+} from './types';
 
 /** The schema this build writes. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** An import larger than this is refused before it is read, bytes. */
 export const LARGEST_DOCUMENT = 4_000_000;
@@ -115,6 +124,8 @@ const shape = Joi.alternatives(
   Joi.object({ kind: Joi.valid('solid').required(), solid: importedSolid }),
 );
 
+const fate = Joi.valid('keep', 'cut', 'removed').required();
+
 const feature = Joi.object({
   name: text(80).required(),
   kind: Joi.valid(...FEATURE_KINDS).required(),
@@ -122,7 +133,7 @@ const feature = Joi.object({
   x: place,
   y: place,
   z: place,
-  fate: Joi.valid('keep', 'cut', 'removed').required(),
+  fate,
   why: text(300).required(),
   body: id.required(),
   metal: Joi.boolean().required(),
@@ -144,7 +155,7 @@ const feature = Joi.object({
 
 const body = Joi.object({
   name: text(80).required(),
-  kind: Joi.valid('lid', 'half', 'door', 'drawer', 'panel').required(),
+  kind: Joi.valid('lid', 'half', 'door', 'drawer', 'panel', 'ring').required(),
   cut: Joi.alternatives(
     Joi.object({
       kind: Joi.valid('plane').required(),
@@ -153,6 +164,7 @@ const body = Joi.object({
       side: Joi.valid('above', 'below').required(),
     }),
     Joi.object({ kind: Joi.valid('face').required(), face, u: place, v: place, width: size, height: size }),
+    Joi.object({ kind: Joi.valid('ring').required(), height: size }),
   ).required(),
   motion: Joi.alternatives(
     Joi.object({ kind: Joi.valid('lift').required() }),
@@ -285,6 +297,31 @@ const part = Joi.object({
   own: ownDesign.when('standard', { is: OWN, then: Joi.required(), otherwise: Joi.forbidden() }),
 });
 
+const placement = Joi.object({
+  x: coordinate.required(),
+  y: coordinate.required(),
+  z: coordinate.required(),
+  rear: side,
+  top: side,
+  locked: Joi.boolean().required(),
+});
+
+const wish = Joi.object({
+  kind: Joi.valid(...WISH_KINDS).required(),
+  part: id.required(),
+  other: id.allow(null).required(),
+  face: id.allow(null).required(),
+  distance: Joi.number().min(0).max(5000).required(),
+});
+
+const variant = Joi.object({
+  name: Joi.string().trim().min(1).max(80).required(),
+  placements: record(placement),
+  parts: record(part),
+  fates: record(fate),
+  ring: body.allow(null).required(),
+});
+
 const holeMap = Joi.object({
   name: text(120).required(),
   points: Joi.object()
@@ -376,16 +413,13 @@ const schema = Joi.object({
     photos: record(photo),
   }).required(),
   layout: Joi.object({
-    placements: record(
-      Joi.object({
-        x: coordinate.required(),
-        y: coordinate.required(),
-        z: coordinate.required(),
-        rear: side,
-        top: side,
-        locked: Joi.boolean().required(),
-      }),
-    ),
+    placements: record(placement),
+    wishes: record(wish),
+    variants: record(variant).max(24),
+    cables: Joi.object()
+      .pattern(/^[a-z0-9-]+>[a-z0-9-]+:[a-z0-9-]+$/, Joi.object({ length: Joi.number().min(10).max(5000).required() }))
+      .max(400)
+      .required(),
   }).required(),
   cut: Joi.object({
     allowance: Joi.number().min(0).max(5).required(),

@@ -138,9 +138,11 @@ export interface Closure {
  */
 export interface Body {
   name: string;
-  kind: 'lid' | 'half' | 'door' | 'drawer' | 'panel';
+  kind: 'lid' | 'half' | 'door' | 'drawer' | 'panel' | 'ring';
   cut:
     | { kind: 'plane'; axis: AxisName; at: Measured; side: 'above' | 'below' }
+    /** A spacer ring set in under the lid: what is above the joint was moved up by its height. */
+    | { kind: 'ring'; height: Measured }
     | { kind: 'face'; face: FaceId; u: Measured; v: Measured; width: Measured; height: Measured };
   motion:
     | { kind: 'lift' }
@@ -400,6 +402,46 @@ export interface Placement {
   locked: boolean;
 }
 
+export const WISH_KINDS = [
+  'near',
+  'apart',
+  'together',
+  'level',
+  'above',
+  'on face',
+  'facing',
+  'not above heat',
+  'reachable',
+] as const;
+export type WishKind = (typeof WISH_KINDS)[number];
+
+/** What the user wants of a layout, beyond that everything fits. */
+export interface Wish {
+  kind: WishKind;
+  part: string;
+  /** The other part of `near`, `apart`, `together`, `level` and `above`. */
+  other: string | null;
+  /** The face of `on face`; the side of the shell that the part's rear looks to of `facing`. */
+  face: FaceId | null;
+  /** Most gap of `near`, least of `apart`, most difference of `level`; mm. */
+  distance: number;
+}
+
+/** A layout that is kept by name, with what it changed: swapped parts, removed features, a spacer ring. */
+export interface Variant {
+  name: string;
+  placements: Record<string, Placement>;
+  parts: Record<string, Part>;
+  fates: Record<string, Feature['fate']>;
+  ring: Body | null;
+}
+
+/** A cable, ribbon, riser or tube the user has, by the connection it is for. */
+export interface OwnCable {
+  /** mm */
+  length: number;
+}
+
 export interface CutSettings {
   /** Added on each side of an opening, mm. */
   allowance: number;
@@ -425,7 +467,12 @@ export interface Conversion {
   brief: Brief;
   shell: Shell;
   kit: { parts: Record<string, Part>; holeMaps: Record<string, HoleMap>; photos: Record<string, Photo> };
-  layout: { placements: Record<string, Placement> };
+  layout: {
+    placements: Record<string, Placement>;
+    wishes: Record<string, Wish>;
+    variants: Record<string, Variant>;
+    cables: Record<string, OwnCable>;
+  };
   cut: CutSettings;
   accepted: Record<string, Accepted>;
 }

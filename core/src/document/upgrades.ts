@@ -7,6 +7,7 @@ type Old = Record<string, any>;
 /** Steps from one schema version to the next: `UPGRADES[n]` takes version n to n + 1. */
 const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   1: toBodiesAndProfiles,
+  2: toWishesAndVariants,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -68,4 +69,9 @@ function toBodiesAndProfiles({ shell, kit }: Old): void {
     if (feature.body === 'lid' && !lid) feature.body = 'base';
     Object.assign(feature, { kind: 'other', sweep: {}, fillet: 0, copies: null });
   }
+}
+
+/** 2 → 3: the layout knows wishes, kept variants and the user's own cables. */
+function toWishesAndVariants({ layout }: Old): void {
+  Object.assign(layout, { wishes: {}, variants: {}, cables: {} });
 }

@@ -1,5 +1,5 @@
 import { hullModel } from '../assembly';
-import { axisIndex, type Body, type Conversion, type Side } from '../document';
+import { axisIndex, liftedAt, ringOf, type Body, type Conversion, type Side } from '../document';
 import type { Finding } from '../findings';
 import { formatLength, type Source } from '../quantity';
 import { loftAt, loftCorners, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
@@ -43,9 +43,12 @@ export function massOfBody(document: Conversion, body: Body): number {
   if (body.weighed !== null) return body.weighed;
   const density = DENSITY[body.material]!.value / 1e6; // g/mm³
   const { low, high, outer, inner, walls } = hullModel(document.shell);
+  const ring = ringOf(document.shell);
+  if (body.cut.kind === 'ring')
+    return wallVolume(outer, inner, 2, ring!.at, ring!.at + body.cut.height.value) * density;
   if (body.cut.kind === 'plane') {
     const axis = axisIndex(body.cut.axis);
-    const at = body.cut.at.value;
+    const at = body.cut.at.value + (axis === 2 ? liftedAt(ring, body.cut.at.value) : 0);
     const [from, to] = body.cut.side === 'above' ? [at, high[axis]] : [low[axis], at];
     return wallVolume(outer, inner, axis, from, to) * density;
   }
@@ -63,9 +66,9 @@ export function massOfBody(document: Conversion, body: Body): number {
 function spanOf(document: Conversion, body: Body): [number, number] {
   if (body.cut.kind === 'face') return [body.cut.width.value, body.cut.height.value];
   const { low, high, outer } = hullModel(document.shell);
-  const axis = axisIndex(body.cut.axis);
+  const axis = body.cut.kind === 'ring' ? 2 : axisIndex(body.cut.axis);
   const [a, b] = [0, 1, 2].filter((i) => i !== axis) as [number, number];
-  const section = axis === outer.axis ? loftAt(outer, body.cut.at.value) : undefined;
+  const section = axis === outer.axis && body.cut.kind === 'plane' ? loftAt(outer, body.cut.at.value) : undefined;
   if (section && around(section) > 0) {
     const us = section.map((p) => p[0]);
     const vs = section.map((p) => p[1]);
@@ -77,15 +80,17 @@ function spanOf(document: Conversion, body: Body): [number, number] {
 /** Room a body needs outside the shell to open: in which direction, how far, mm. */
 export function roomToOpen(document: Conversion, body: Body): { towards: Side; reach: number } | undefined {
   const towards: Side =
-    body.cut.kind === 'plane'
-      ? ((
-          [
-            ['left', 'right'],
-            ['front', 'rear'],
-            ['bottom', 'top'],
-          ] as [Side, Side][]
-        )[axisIndex(body.cut.axis)]![body.cut.side === 'above' ? 1 : 0] as Side)
-      : sideOf(document, body.cut.face);
+    body.cut.kind === 'ring'
+      ? 'top'
+      : body.cut.kind === 'plane'
+        ? ((
+            [
+              ['left', 'right'],
+              ['front', 'rear'],
+              ['bottom', 'top'],
+            ] as [Side, Side][]
+          )[axisIndex(body.cut.axis)]![body.cut.side === 'above' ? 1 : 0] as Side)
+        : sideOf(document, body.cut.face);
   if (body.motion.kind === 'slide') return { towards, reach: body.motion.travel.value };
   if (body.motion.kind === 'lift') return undefined;
   const [along, across] = spanOf(document, body);

@@ -18,7 +18,7 @@ export const selectShown = createSelector(
     if (drag)
       return {
         ...document,
-        layout: { placements: { ...document.layout.placements, [drag.id]: drag.placement } },
+        layout: { ...document.layout, placements: { ...document.layout.placements, [drag.id]: drag.placement } },
       };
     if (!preview) return document;
     try {

@@ -1,6 +1,6 @@
 import type { FaceFrame, HullModel } from '@young-shell/core/assembly';
-import { halfOf, type CutOpening } from '@young-shell/core/cut';
-import { axisIndex, type Conversion } from '@young-shell/core/document';
+import { halfOf, raisedV, type CutOpening } from '@young-shell/core/cut';
+import { axisIndex, liftedAt, ringOf, type Conversion } from '@young-shell/core/document';
 import { inSpace, sliceLoft, type Point2, type Vec3 } from '@young-shell/core/solid';
 import type { Selection } from './slice';
 
@@ -60,9 +60,9 @@ export function faceOutlines(
     if (frame) outlines.push({ id, kind, face: frame, points: points(frame).map((p) => at(frame, p)) });
   };
   for (const [id, { face, shape, u, v }] of Object.entries(document.shell.openings))
-    add(id, 'there', face, () =>
+    add(id, 'there', face, (frame) =>
       loop(
-        [u.value, v.value],
+        [u.value, raisedV(document, frame, v.value)],
         shape.kind === 'round'
           ? { kind: 'round', diameter: shape.diameter.value }
           : { kind: 'rectangle', width: shape.width.value, height: shape.height.value, radius: 0 },
@@ -78,7 +78,11 @@ export function faceOutlines(
           radius: 0,
         }),
       );
-    else outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value));
+    else if (cut.kind === 'ring') outlines.push(...jointOf(id, hull, 2, ringOf(document.shell)!.at));
+    else {
+      const lift = cut.axis === 'z' ? liftedAt(ringOf(document.shell), cut.at.value) : 0;
+      outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value + lift));
+    }
   }
   for (const cut of cuts) add(cut.id, 'cut', cut.face, () => loop(cut.centre, cut.shape));
   if (selection?.kind === 'face')

@@ -46,6 +46,8 @@ export function BodyForm({ id, body }: { id: string; body: Body }) {
           />
           {at('Joint, from the datum', 'cut/at')}
         </>
+      ) : cut.kind === 'ring' ? (
+        at('Height of the ring', 'cut/height')
       ) : (
         <>
           <Choice

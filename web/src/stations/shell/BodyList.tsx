@@ -1,4 +1,4 @@
-import { facesOf, lidAt, nextId, type Body } from '@young-shell/core/document';
+import { facesOf, lidAt, nextId, ringBody, type Body, type Shell } from '@young-shell/core/document';
 import { hullModel } from '@young-shell/core/assembly';
 import { massOfBody, roomToOpen } from '@young-shell/core/shell';
 import { formatLength, measured } from '@young-shell/core/quantity';
@@ -17,6 +17,7 @@ const KINDS: Record<Body['kind'], string> = {
   door: 'hinged door',
   drawer: 'drawer',
   panel: 'removable panel',
+  ring: 'spacer ring',
 };
 
 /** What comes apart: lid, halves, doors, drawers, panels. */
@@ -86,7 +87,8 @@ export function BodyList() {
 }
 
 /** A body to start from, with guesses that fit the shell. */
-function newBody(kind: Body['kind'], shell: Parameters<typeof hullModel>[0] & { material: Body['material'] }): Body {
+function newBody(kind: Body['kind'], shell: Shell): Body {
+  if (kind === 'ring') return ringBody(shell, 10);
   const { low, high, frames } = hullModel(shell);
   const height = high[2] - low[2];
   const at = (share: number) => measured(Math.round(low[2] + height * share), 'guess');
