@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { assemble, placePart } from '../assembly';
+import { assemble } from '../assembly';
 import {
   applyChange,
   corner,
@@ -13,11 +13,10 @@ import {
 } from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
-import { ORIENTATIONS, signedDistance, type Vec3 } from '../solid';
+import { signedDistance, type Vec3 } from '../solid';
 import { standardPart } from '../standards';
 import { assessFit } from './assess';
-import { freePositions } from './freePositions';
-import { marginsOf, marginsOfPart } from './margins';
+import { marginsOf } from './margins';
 import { placeFor, stopsAt } from './place';
 import { remediesFor } from './remedies';
 import { snap } from './snap';
@@ -123,31 +122,6 @@ describe('margins', () => {
     expect(
       marginsOf(assemble(at(170, 80))).some((m) => m.kind === 'body' && m.other.id === 'deck' && m.distance < 0),
     ).toBe(false);
-  });
-});
-
-describe('free positions', () => {
-  it('are those that the exact distances allow, on a grid of a small case', () => {
-    const document = make(
-      room(140, 120, 60),
-      { type: 'setFeature', id: 'rib-1', feature: rib(60, 40, 3, [14, 30, 40]) },
-      { type: 'setFeature', id: 'rib-2', feature: rib(3, 100, 3, [50, 23, 20]) },
-      part('drive-1', 'drive/2.5-7'),
-    );
-    const assembly = assemble(document);
-    const drive = document.kit.parts['drive-1']!;
-    for (const orientation of ORIENTATIONS.filter((_, i) => i % 5 === 0)) {
-      const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
-      const run = { from: 3, step: 9, count: 12 };
-      const map = freePositions(assembly, placePart('drive-1', drive, origin), [run, run, { ...run, count: 7 }]);
-      map.taken.forEach((taken, i) => {
-        const [x, y, z] = [i % 12, Math.floor(i / 12) % 12, Math.floor(i / 144)].map((n) => 3 + 9 * n) as Vec3;
-        const exact = marginsOfPart(assembly, placePart('drive-1', drive, { ...origin, x, y, z }));
-        // The map takes air at its tolerable depth, seats without clearance: compare what both hold to.
-        const hit = exact.some((m) => (m.kind === 'air' ? m.distance < m.air!.tolerable - 1e-6 : m.spare < -1e-6));
-        expect(taken === 1, JSON.stringify({ orientation, x, y, z, exact: exact[0] })).toBe(hit);
-      });
-    }
   });
 });
 

@@ -3,7 +3,8 @@ import { mayCut, survives } from '../brief';
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
 import { axisOf, ORIENTATIONS, signOf, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
-import { freePositions, valueOf, type Run } from './freePositions';
+import { freePositions } from './freePositions';
+import { eachFree, valueOf, type Run } from './space';
 import { marginsOfPart, type Margin } from './margins';
 
 /** A place found for a part, with what speaks for it. */
@@ -136,18 +137,13 @@ function search(
   if (runs.some((r) => r.count === 0)) return [];
   const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
   const map = freePositions(assembly, placePart(id, part, origin), runs);
-  if (map.free === 0) return [];
   const kind = kindOf(part);
   const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
   const cells: { cost: number; at: Vec3 }[] = [];
-  let i = 0;
-  for (let iz = 0; iz < runs[2].count; iz++)
-    for (let iy = 0; iy < runs[1].count; iy++)
-      for (let ix = 0; ix < runs[0].count; ix++, i++) {
-        if (map.taken[i] !== 0) continue;
-        const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
-        cells.push({ at, cost: near ? distanceTo(near, at) : placeCost(at, size, bounds) });
-      }
+  eachFree(map, (ix, iy, iz) => {
+    const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
+    cells.push({ at, cost: near ? distanceTo(near, at) : placeCost(at, size, bounds) });
+  });
   cells.sort((a, b) => a.cost - b.cost);
   // The grid took cylinders as boxes and walls as exact: the first that passes exactly is the best.
   for (const { at, cost } of cells.slice(0, 40)) {

@@ -1,0 +1,3 @@
+export * from './positions';
+export * from './walls';
+export * from './zone';

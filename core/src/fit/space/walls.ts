@@ -1,0 +1,94 @@
+import type { Assembly, Solid, Wall } from '../../assembly';
+import { leastAlong, moved, type Axis, type Shape, type Vec3 } from '../../solid';
+import { requiredToWall } from '../clearance';
+import { wallDistance } from '../wallDistance';
+import { takeRow, valueOf, type Positions } from './positions';
+
+type Own = readonly { solid: Solid; shape: Shape }[];
+
+const wanted = (solid: Solid, wall: Wall, assembly: Assembly) =>
+  solid.role === 'air' ? 0 : requiredToWall(solid, wall, assembly.metalShell).value;
+
+/** How far a wall lets positions come: `normal · position ≥ least` for all blocks of the part. */
+const leastOf = (assembly: Assembly, own: Own, wall: Wall): number =>
+  Math.max(
+    ...own.map(({ solid, shape }) => wall.offset + wanted(solid, wall, assembly) - leastAlong(shape, ...wall.normal)),
+  );
+
+/**
+ * Marks the positions at which a block of a part is nearer to a wall of the hull than it may be, less `shrink`
+ * mm. Blocks that stand outside do not count.
+ */
+export function paintWalls(p: Positions, assembly: Assembly, own: Own, shrink = 0): void {
+  const inside = own.filter(({ solid }) => !solid.outside);
+  if (inside.length === 0) return;
+  if (assembly.hull.convex) paintConvex(p, assembly, inside, shrink);
+  else paintDented(p, assembly, inside, shrink);
+}
+
+/** Each wall is a half-space of positions. */
+function paintConvex(p: Positions, assembly: Assembly, own: Own, shrink: number): void {
+  const [rx, ry, rz] = p.runs;
+  const limits = assembly.hull.walls.map((wall) => {
+    const n = wall.normal;
+    return {
+      n,
+      least: leastOf(assembly, own, wall) - 1e-6 - shrink * (Math.abs(n[0]) + Math.abs(n[1]) + Math.abs(n[2])),
+    };
+  });
+  for (let iz = 0; iz < rz.count; iz++)
+    for (let iy = 0; iy < ry.count; iy++) {
+      const row = iz * ry.count + iy;
+      const y = valueOf(ry, iy);
+      const z = valueOf(rz, iz);
+      let from = -Infinity;
+      let to = Infinity;
+      for (const { n, least } of limits) {
+        const rest = least - n[1] * y - n[2] * z;
+        if (Math.abs(n[0]) < 1e-9) {
+          if (rest > 0) to = -Infinity;
+        } else if (n[0] > 0) from = Math.max(from, rest / n[0]);
+        else to = Math.min(to, rest / n[0]);
+      }
+      const first = Math.ceil((from - rx.from) / rx.step - 1e-9);
+      const last = Math.floor((to - rx.from) / rx.step + 1e-9);
+      if (!(first <= last)) {
+        takeRow(p, row, 0, rx.count - 1);
+        continue;
+      }
+      takeRow(p, row, 0, Math.min(first - 1, rx.count - 1));
+      takeRow(p, row, Math.max(0, last + 1), rx.count - 1);
+    }
+}
+
+/** In a hull with a dent whether a place in the plane of the profile is free does not depend on the axis. */
+function paintDented(p: Positions, assembly: Assembly, own: Own, shrink: number): void {
+  const { axis } = assembly.hull.outer;
+  const { runs } = p;
+  const ends = assembly.hull.walls.filter((w) => !w.segment);
+  const profile = assembly.hull.walls.filter((w) => w.segment);
+  const [a, b] = [0, 1, 2].filter((i) => i !== axis) as [Axis, Axis];
+  const along = runs[axis];
+  const atEnds = Array.from({ length: along.count }, (_, k) =>
+    ends.every((wall) => wall.normal[axis] * valueOf(along, k) >= leastOf(assembly, own, wall) - 1e-6 - shrink),
+  );
+  const at: Vec3 = [0, 0, 0];
+  const index = [0, 0, 0];
+  for (index[b] = 0; index[b]! < runs[b].count; index[b]!++)
+    for (index[a] = 0; index[a]! < runs[a].count; index[a]!++) {
+      at[a] = valueOf(runs[a], index[a]!);
+      at[b] = valueOf(runs[b], index[b]!);
+      const fits = own.every(({ solid, shape }) =>
+        profile.every(
+          (wall) =>
+            wallDistance(moved(shape, at), wall, assembly.hull) >=
+            wanted(solid, wall, assembly) - 1e-6 - shrink * Math.SQRT2,
+        ),
+      );
+      for (let k = 0; k < along.count; k++) {
+        if (fits && atEnds[k]) continue;
+        index[axis] = k;
+        takeRow(p, index[2]! * runs[1].count + index[1]!, index[0]!, index[0]!);
+      }
+    }
+}
