@@ -1,5 +1,5 @@
 /** Arrows go one way: web → core, server → core, cli → core; inside core stations → assembly → parts → solid → quantity. */
-const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut'];
+const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut', 'search'];
 const above = {
   quantity: 'core/src/(?!quantity/)',
   standards: 'core/src/(?!standards/|quantity/|document/types)',

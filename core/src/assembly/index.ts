@@ -1,4 +1,5 @@
 export * from './assemble';
+export * from './connectors';
 export * from './features';
 export * from './frames';
 export * from './hull';

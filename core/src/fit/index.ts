@@ -1,9 +1,14 @@
+export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
-export { freePositions } from './freePositions';
+export { freePositions, solidsFromLow, type RoomySolid } from './freePositions';
+export * from './links';
 export { judge, marginsOf, marginsOfPart, severityOf, type JudgedMargin, type Margin } from './margins';
 export { overlapsOf, type Overlap } from './overlaps';
 export { placeFor, stopsAt, type PlaceResult, type Proposal } from './place';
-export { remediesFor } from './remedies';
+export { remediesFor, travel } from './remedies';
+export { seatsFor, type Seat } from './seats';
 export { snap } from './snap';
-export { faceName, marginName, nameOf } from './words';
+export * from './space';
+export * from './wishes';
+export { faceName, marginName, mm, nameOf } from './words';

@@ -1,11 +1,11 @@
-import { hullModel, placePart, turnedSize, type Assembly, type PlacedPart } from '../assembly';
-import { mayCut, survives } from '../brief';
+import { placePart, turnedSize, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
-import { axisOf, ORIENTATIONS, signOf, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Run } from './space';
 import { marginsOfPart, type Margin } from './margins';
+import { seatsFor, type Seat } from './seats';
 
 /** A place found for a part, with what speaks for it. */
 export interface Proposal {
@@ -56,7 +56,7 @@ export function placeFor(
   const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => p.id !== id) };
   for (const seated of [true, false]) {
     for (const orientation of orientations)
-      for (const fixed of fixings(document, id, orientation, seated))
+      for (const fixed of seatsFor(document, id, orientation, seated))
         found.push(...search(document, others, id, orientation, fixed, step, options.near));
     if (found.length > 0) break;
   }
@@ -67,60 +67,12 @@ export function placeFor(
   };
 }
 
-/** A coordinate that a rule fixes, and what for. */
-interface Fixing {
-  at: (number | undefined)[];
-  reasons: string[];
-  cost: number;
-}
-
-/** The ways in which a part's face rules and seat can be met in an orientation. */
-function fixings(document: Conversion, id: string, orientation: Orientation, seated: boolean): Fixing[] {
-  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
-  let ways: Fixing[] = [{ at: [undefined, undefined, undefined], reasons: [], cost: 0 }];
-  for (const face of placed.faces) {
-    const axis = axisOf(face.direction);
-    const sign = signOf(face.direction);
-    const isMount = !face.mustReachOutside;
-    if (isMount && !seated) continue;
-    const walls = hullModel(document.shell).walls.filter((w) => w.normal[axis] * sign < -0.999);
-    const next: Fixing[] = [];
-    for (const way of ways)
-      for (const wall of walls) {
-        if (!isMount && document.brief.blockedFaces.includes(wall.face)) continue;
-        if (!isMount && survives(document.brief, 'face', wall.face)) continue;
-        // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
-        const { policy } = document.brief;
-        if (!isMount && policy === 'sleeper' && !mayCut(policy, wall.face)) continue;
-        // Mounts on the lid come off with it.
-        if (isMount && (wall.inLid || wall.face === 'top')) continue;
-        const value = -wall.offset * sign - sign * face.setback - face.plane;
-        const known = way.at[axis];
-        if (known !== undefined && Math.abs(known - value) > 0.5) continue;
-        const at = way.at.slice();
-        at[axis] ??= value;
-        next.push({
-          at,
-          reasons: [
-            ...way.reasons,
-            isMount
-              ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}`
-              : `${face.name} at the ${wall.face} face`,
-          ],
-          cost: way.cost + (isMount && wall.face !== 'bottom' ? 25 : 0) + (!isMount && wall.face !== 'rear' ? 20 : 0),
-        });
-      }
-    ways = next;
-  }
-  return ways;
-}
-
 function search(
   document: Conversion,
   assembly: Assembly,
   id: string,
   orientation: Orientation,
-  fixed: Fixing,
+  fixed: Seat,
   step: number,
   near?: Placement,
 ): Proposal[] {

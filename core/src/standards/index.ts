@@ -5,6 +5,7 @@ import { FANS, RADIATORS } from './fans';
 import { SUPPLIES } from './supplies';
 import type { StandardPart } from './row';
 
+export * from './cables';
 export * from './clearances';
 export * from './materials';
 export { FAN_SIZES } from './fans';

@@ -86,3 +86,40 @@ export function takeRow(p: Positions, row: number, from: number, to: number): vo
   for (let w = fw + 1; w < lw; w++) bits[base + w] = 0xffffffff;
   bits[base + lw]! |= tail;
 }
+
+/**
+ * Calls with the indices of every corner of the free positions: a free position that along each axis with more
+ * than one position has a taken neighbour on one side or the other.
+ */
+export function eachCorner(p: Positions, visit: (x: number, y: number, z: number) => void): void {
+  const { runs, words, bits } = p;
+  const [nx, ny, nz] = runs.map((r) => r.count) as [number, number, number];
+  const free = (y: number, z: number, w: number) =>
+    y < 0 || y >= ny || z < 0 || z >= nz || w < 0 || w >= words ? 0 : ~bits[(z * ny + y) * words + w]!;
+  for (let z = 0; z < nz; z++)
+    for (let y = 0; y < ny; y++)
+      for (let w = 0; w < words; w++) {
+        const here = free(y, z, w);
+        if (here === 0) continue;
+        let corner = here;
+        if (nx > 1) {
+          const before = (here << 1) | (free(y, z, w - 1) >>> 31);
+          const after = (here >>> 1) | (free(y, z, w + 1) << 31);
+          corner &= ~(before & after);
+        }
+        if (ny > 1) corner &= ~(free(y - 1, z, w) & free(y + 1, z, w));
+        if (nz > 1) corner &= ~(free(y, z - 1, w) & free(y, z + 1, w));
+        while (corner !== 0) {
+          const low = corner & -corner;
+          visit((w << 5) + 31 - Math.clz32(low), y, z);
+          corner ^= low;
+        }
+      }
+}
+
+/** A run of equal steps, at most `step` long, that begins and ends exactly with the room; undefined without room. */
+export function evenRun(from: number, room: number, step: number): Run | undefined {
+  if (room < -1e-6) return undefined;
+  const count = Math.max(1, Math.ceil(room / step - 1e-6) + 1);
+  return { from, step: count > 1 ? room / (count - 1) : 1, count };
+}

@@ -112,7 +112,7 @@ describe('a zone shrunk by a cell', () => {
         const whole = allFree([run, run, run]);
         const shrunk = allFree([run, run, run]);
         paintZone(whole, zone, [0, 0, 0]);
-        paintZone(shrunk, zone, [0, 0, 0], cell);
+        paintZone(shrunk, zone, [0, 0, 0], [cell, cell, cell]);
         for (let z = cell; z < 40 - cell; z += 3)
           for (let y = cell; y < 40 - cell; y += 2)
             for (let x = cell; x < 40 - cell; x++)

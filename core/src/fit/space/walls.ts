@@ -17,9 +17,9 @@ const leastOf = (assembly: Assembly, own: Own, wall: Wall): number =>
 
 /**
  * Marks the positions at which a block of a part is nearer to a wall of the hull than it may be, less `shrink`
- * mm. Blocks that stand outside do not count.
+ * mm along each axis. Blocks that stand outside do not count.
  */
-export function paintWalls(p: Positions, assembly: Assembly, own: Own, shrink = 0): void {
+export function paintWalls(p: Positions, assembly: Assembly, own: Own, shrink: Vec3 = [0, 0, 0]): void {
   const inside = own.filter(({ solid }) => !solid.outside);
   if (inside.length === 0) return;
   if (assembly.hull.convex) paintConvex(p, assembly, inside, shrink);
@@ -27,13 +27,13 @@ export function paintWalls(p: Positions, assembly: Assembly, own: Own, shrink = 
 }
 
 /** Each wall is a half-space of positions. */
-function paintConvex(p: Positions, assembly: Assembly, own: Own, shrink: number): void {
+function paintConvex(p: Positions, assembly: Assembly, own: Own, shrink: Vec3): void {
   const [rx, ry, rz] = p.runs;
   const limits = assembly.hull.walls.map((wall) => {
     const n = wall.normal;
     return {
       n,
-      least: leastOf(assembly, own, wall) - 1e-6 - shrink * (Math.abs(n[0]) + Math.abs(n[1]) + Math.abs(n[2])),
+      least: leastOf(assembly, own, wall) - 1e-6 - shrink.reduce((sum, s, i) => sum + s * Math.abs(n[i]!), 0),
     };
   });
   for (let iz = 0; iz < rz.count; iz++)
@@ -62,7 +62,7 @@ function paintConvex(p: Positions, assembly: Assembly, own: Own, shrink: number)
 }
 
 /** In a hull with a dent whether a place in the plane of the profile is free does not depend on the axis. */
-function paintDented(p: Positions, assembly: Assembly, own: Own, shrink: number): void {
+function paintDented(p: Positions, assembly: Assembly, own: Own, shrink: Vec3): void {
   const { axis } = assembly.hull.outer;
   const { runs } = p;
   const ends = assembly.hull.walls.filter((w) => !w.segment);
@@ -70,7 +70,7 @@ function paintDented(p: Positions, assembly: Assembly, own: Own, shrink: number)
   const [a, b] = [0, 1, 2].filter((i) => i !== axis) as [Axis, Axis];
   const along = runs[axis];
   const atEnds = Array.from({ length: along.count }, (_, k) =>
-    ends.every((wall) => wall.normal[axis] * valueOf(along, k) >= leastOf(assembly, own, wall) - 1e-6 - shrink),
+    ends.every((wall) => wall.normal[axis] * valueOf(along, k) >= leastOf(assembly, own, wall) - 1e-6 - shrink[axis]),
   );
   const at: Vec3 = [0, 0, 0];
   const index = [0, 0, 0];
@@ -82,7 +82,7 @@ function paintDented(p: Positions, assembly: Assembly, own: Own, shrink: number)
         profile.every(
           (wall) =>
             wallDistance(moved(shape, at), wall, assembly.hull) >=
-            wanted(solid, wall, assembly) - 1e-6 - shrink * Math.SQRT2,
+            wanted(solid, wall, assembly) - 1e-6 - Math.hypot(shrink[a], shrink[b]),
         ),
       );
       for (let k = 0; k < along.count; k++) {

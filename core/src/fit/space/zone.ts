@@ -114,19 +114,22 @@ function undominated(zones: Zone[]): Zone[] {
   return kept;
 }
 
+const NONE: Vec3 = [0, 0, 0];
+
 /**
- * Marks the positions of a zone, moved by `by`, as taken. `shrink` (mm) takes that much off every side: with
- * the size of a cell it leaves only what is forbidden to every position in the cell.
+ * Marks the positions of a zone, moved by `by`, as taken. `shrink` (mm along each axis) takes that much off both
+ * sides: with half the size of a cell it leaves only what is forbidden to every position in the cell.
  */
-export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink = 0): void {
+export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NONE): void {
   const [rx, ry, rz] = p.runs;
   const { round, touch } = zone;
-  const c = shrink > 0 && touch !== 0 ? 0 : zone.clear;
+  const less = Math.max(shrink[0], shrink[1], shrink[2]);
+  const c = less > 0 && touch !== 0 ? 0 : zone.clear;
   // A smaller core, grown by a cell again, lies in the zone; where the core is too small for that, a smaller radius does.
-  const thin = round >= 0 && [0, 1, 2].some((i) => i !== round && zone.high[i]! - zone.low[i]! < 2 * shrink);
-  const radius = thin ? zone.radius - shrink * Math.SQRT2 : zone.radius;
+  const thin = round >= 0 && [0, 1, 2].some((i) => i !== round && zone.high[i]! - zone.low[i]! < 2 * shrink[i]!);
+  const radius = thin ? zone.radius - less * Math.SQRT2 : zone.radius;
   if (radius < 0) return;
-  const cut = (i: Axis) => (thin && i !== round ? 0 : shrink);
+  const cut = (i: Axis) => (thin && i !== round ? 0 : shrink[i]);
   const x0 = zone.low[0] + by[0] + cut(0);
   const x1 = zone.high[0] + by[0] - cut(0);
   const y0 = zone.low[1] + by[1] + cut(1);

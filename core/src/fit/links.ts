@@ -1,0 +1,48 @@
+import { placedConnectors, type Assembly, type PlacedConnector } from '../assembly';
+import type { Conversion } from '../document';
+import { kindOf } from '../parts';
+import { CABLES, LONGEST_RISER, type CableKind, type CableStandard } from '../standards';
+
+/** A cable, ribbon, riser or tube that the kit needs: from what gives to what takes. */
+export interface Link {
+  /** `supply-1>board-1:main-power`; also where the user's own cable is kept. */
+  id: string;
+  kind: CableKind;
+  cable: CableStandard;
+  from: PlacedConnector;
+  to: PlacedConnector;
+  /** What the user has, mm; undefined: to be bought. */
+  own: number | undefined;
+}
+
+export const linkId = (from: string, to: string, kind: CableKind, connector = '') =>
+  `${from}>${to}:${kind.replace(' ', '-')}${connector ? `-${connector}` : ''}`;
+
+/**
+ * The connections of all parts that are in the shell: each connector that takes goes to the nearest one that
+ * gives its kind. Which cables a kit needs follows from its parts; a part outside needs none yet.
+ */
+export function linksOf(document: Conversion, assembly: Assembly): Link[] {
+  const all = assembly.parts.flatMap(placedConnectors);
+  const links: Link[] = [];
+  for (const to of all) {
+    if (to.gives) continue;
+    const givers = all.filter((c) => c.gives && c.kind === to.kind && c.part !== to.part);
+    let from: PlacedConnector | undefined;
+    for (const giver of givers) if (!from || apart(giver, to) < apart(from, to)) from = giver;
+    if (!from) continue;
+    const id = linkId(from.part, to.part, to.kind, document.kit.parts[to.part]?.own ? to.id : '');
+    links.push({ id, kind: to.kind, cable: CABLES[to.kind], from, to, own: document.layout.cables[id]?.length });
+  }
+  return links;
+}
+
+const apart = (a: PlacedConnector, b: PlacedConnector) =>
+  Math.hypot(a.at[0] - b.at[0], a.at[1] - b.at[1], a.at[2] - b.at[2]);
+
+/** How far a card's riser may reach at most, mm: the user's own one, or the longest that is sold. */
+export function riserReach({ layout, kit }: Conversion, card: string): number {
+  const boards = Object.keys(kit.parts).filter((id) => kindOf(kit.parts[id]!) === 'board');
+  const own = boards.map((board) => layout.cables[linkId(board, card, 'riser')]?.length).find((l) => l !== undefined);
+  return own ?? LONGEST_RISER;
+}

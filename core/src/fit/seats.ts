@@ -1,0 +1,53 @@
+import { hullModel, placePart } from '../assembly';
+import { mayCut, survives } from '../brief';
+import type { Conversion } from '../document';
+import { axisOf, signOf, type Orientation } from '../solid';
+
+/** Coordinates that rules fix, and what for. */
+export interface Seat {
+  at: (number | undefined)[];
+  reasons: string[];
+  /** Lower is better; mm-like units. */
+  cost: number;
+}
+
+/** The ways in which a part's face rules and seat can be met in an orientation. */
+export function seatsFor(document: Conversion, id: string, orientation: Orientation, seated: boolean): Seat[] {
+  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  let ways: Seat[] = [{ at: [undefined, undefined, undefined], reasons: [], cost: 0 }];
+  for (const face of placed.faces) {
+    const axis = axisOf(face.direction);
+    const sign = signOf(face.direction);
+    const isMount = !face.mustReachOutside;
+    if (isMount && !seated) continue;
+    const walls = hullModel(document.shell).walls.filter((w) => w.normal[axis] * sign < -0.999);
+    const next: Seat[] = [];
+    for (const way of ways)
+      for (const wall of walls) {
+        if (!isMount && document.brief.blockedFaces.includes(wall.face)) continue;
+        if (!isMount && survives(document.brief, 'face', wall.face)) continue;
+        // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
+        const { policy } = document.brief;
+        if (!isMount && policy === 'sleeper' && !mayCut(policy, wall.face)) continue;
+        // Mounts on the lid come off with it.
+        if (isMount && (wall.inLid || wall.face === 'top')) continue;
+        const value = -wall.offset * sign - sign * face.setback - face.plane;
+        const known = way.at[axis];
+        if (known !== undefined && Math.abs(known - value) > 0.5) continue;
+        const at = way.at.slice();
+        at[axis] ??= value;
+        next.push({
+          at,
+          reasons: [
+            ...way.reasons,
+            isMount
+              ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}`
+              : `${face.name} at the ${wall.face} face`,
+          ],
+          cost: way.cost + (isMount && wall.face !== 'bottom' ? 25 : 0) + (!isMount && wall.face !== 'rear' ? 20 : 0),
+        });
+      }
+    ways = next;
+  }
+  return ways;
+}

@@ -1,0 +1,263 @@
+import type { Placement, Wish } from '../document';
+import {
+  copyOf,
+  countFree,
+  eachCorner,
+  eachFree,
+  pairWish,
+  paintZone,
+  valueOf,
+  zonesBetween,
+  type Positions,
+  type RoomySolid,
+  type Zone,
+} from '../fit';
+import type { Vec3 } from '../solid';
+import { boxAt, type Option, type Piece, type Posed } from './options';
+
+/** A part put somewhere by the search. */
+export interface Spot {
+  piece: Piece;
+  option: Option;
+  at: Vec3;
+}
+
+export interface Budget {
+  /** Placings that may still be tried. */
+  steps: number;
+  /** Asked now and then: time is up, or the user wants to stop. */
+  stop: () => boolean;
+}
+
+/** What a search tries at each step: the corners of the free positions, or all of them (complete on the grid). */
+export type Candidates = 'corners' | 'all';
+
+export interface SearchSettings {
+  wishes: readonly Wish[];
+  /** Longest riser of each card, mm. */
+  risers: Readonly<Record<string, number>>;
+  candidates: Candidates;
+  /** Parts that stay where they are: the rules between parts hold against them, too. */
+  fixed: readonly Spot[];
+  /** What speaks against a place, given what is placed; mm-like units. */
+  cost: (piece: Piece, option: Option, at: Vec3, placed: readonly Spot[]) => number;
+  /** Where a part should rather be: the free position nearest to it is tried besides the corners. */
+  target?: (id: string) => Placement | undefined;
+  /** Places tried for a part before giving it up. */
+  breadth: number;
+  random: () => number;
+  /** How far chance may shift costs, mm. */
+  noise: number;
+}
+
+export type Outcome = { kind: 'found'; spots: Spot[] } | { kind: 'none' } | { kind: 'stopped' };
+
+/** Parts whose room ran out: they are placed earlier from then on. */
+type Weights = Map<string, number>;
+
+/**
+ * Depth-first search with forward checking: the part with the fewest free positions is placed next, what it
+ * forbids is taken from the positions of the others, and a part without any sends the search back. With
+ * candidates `all`, `none` means that no position on the grid is left untried; with `corners` only that none of
+ * those places led to a layout.
+ */
+export class Engine {
+  private zones = new WeakMap<RoomySolid[], WeakMap<RoomySolid[], Zone[]>>();
+  readonly weights: Weights = new Map();
+
+  search(pieces: readonly Piece[], settings: SearchSettings, budget: Budget): Outcome {
+    const live = pieces.map((piece) =>
+      piece.options.map((o): Live => ({ positions: o.positions, free: o.free, settled: 0 })),
+    );
+    if (pieces.some((piece) => piece.options.every((o) => o.free === 0))) return { kind: 'none' };
+    return this.place(pieces, live, [], settings, budget);
+  }
+
+  private place(
+    pieces: readonly Piece[],
+    live: readonly (readonly Live[] | undefined)[],
+    placed: readonly Spot[],
+    settings: SearchSettings,
+    budget: Budget,
+  ): Outcome {
+    let next = -1;
+    let fewest = Infinity;
+    pieces.forEach((piece, i) => {
+      const options = live[i];
+      if (!options) return;
+      const free = options.reduce((sum, l) => sum + l.free, 0);
+      const score = free / (this.weights.get(piece.id) ?? 1);
+      if (score < fewest) [fewest, next] = [score, i];
+    });
+    if (next < 0) return { kind: 'found', spots: [...placed] };
+    const piece = pieces[next]!;
+    const settled = live[next]!.map((l, k) => this.settle(l, piece.options[k]!, placed));
+    for (const spot of this.candidatesOf(piece, settled, placed, settings)) {
+      if (budget.steps-- <= 0 || budget.stop()) return { kind: 'stopped' };
+      const now = [...placed, spot];
+      const after = this.stillOpen(pieces, live, next, now);
+      if (!after) continue;
+      const outcome = this.place(pieces, after, now, settings, budget);
+      if (outcome.kind !== 'none') return outcome;
+    }
+    return { kind: 'none' };
+  }
+
+  /** An option's free positions with everything that is placed taken from them. */
+  private settle(known: Live, option: Option, placed: readonly Spot[]): Live {
+    if (known.free === 0 || known.settled === placed.length) return known;
+    const positions = copyOf(known.positions);
+    for (let i = known.settled; i < placed.length; i++) {
+      const other = placed[i]!.option;
+      const half: Vec3 = [
+        other.half[0] + option.half[0],
+        other.half[1] + option.half[1],
+        other.half[2] + option.half[2],
+      ];
+      for (const zone of this.zonesOf(option.posed, other.posed)) paintZone(positions, zone, placed[i]!.at, half);
+    }
+    return { positions, free: countFree(positions), settled: placed.length };
+  }
+
+  /**
+   * Has every part that is left still a position? Options are settled only until one of them is found free; the
+   * others are settled when they are needed. Undefined when a part has none left.
+   */
+  private stillOpen(
+    pieces: readonly Piece[],
+    live: readonly (readonly Live[] | undefined)[],
+    index: number,
+    placed: readonly Spot[],
+  ): (readonly Live[] | undefined)[] | undefined {
+    const after = live.slice();
+    after[index] = undefined;
+    for (let i = 0; i < pieces.length; i++) {
+      const options = after[i];
+      if (!options) continue;
+      const now = options.slice();
+      let open = false;
+      for (let k = 0; k < now.length && !open; k++) {
+        now[k] = this.settle(now[k]!, pieces[i]!.options[k]!, placed);
+        open = now[k]!.free > 0;
+      }
+      if (!open) {
+        this.weights.set(pieces[i]!.id, (this.weights.get(pieces[i]!.id) ?? 1) * 1.3);
+        return undefined;
+      }
+      after[i] = now;
+    }
+    return after;
+  }
+
+  private zonesOf(own: Posed, other: Posed): Zone[] {
+    let known = this.zones.get(own.solids);
+    if (!known) this.zones.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));
+    let zones = known.get(other.solids);
+    if (!zones) known.set(other.solids, (zones = zonesBetween(own.solids, other.solids)));
+    return zones;
+  }
+
+  private candidatesOf(
+    piece: Piece,
+    live: readonly Live[],
+    placed: readonly Spot[],
+    { candidates, fixed, wishes, risers, cost, target, breadth, random, noise }: SearchSettings,
+  ): Spot[] {
+    const found: { spot: Spot; cost: number }[] = [];
+    const others = [...fixed, ...placed];
+    live.forEach(({ positions, free }, k) => {
+      if (free === 0) return;
+      const option = piece.options[k]!;
+      const visit = candidates === 'all' ? eachFree : eachCorner;
+      const bias = noise * random();
+      const { runs } = positions;
+      const offer = (at: Vec3) => {
+        const spot = { piece, option, at };
+        if (!allows(spot, others, wishes, risers)) return;
+        found.push({ spot, cost: cost(piece, option, at, others) + bias + noise * 0.5 * random() });
+      };
+      visit(positions, (x, y, z) => offer([valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z)]));
+      const wanted = target?.(piece.id);
+      const { rear, top } = option.posed.orientation;
+      if (wanted && wanted.rear === rear && wanted.top === top) {
+        const nearest = nearestFree(positions, [wanted.x, wanted.y, wanted.z]);
+        if (nearest) offer(nearest);
+      }
+    });
+    found.sort((a, b) => a.cost - b.cost);
+    return (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
+  }
+}
+
+/** An option's free positions, as far as they are known: what was placed first is taken from them already. */
+interface Live {
+  positions: Positions;
+  /** How many there are; at most so many while not everything is taken from them. */
+  free: number;
+  settled: number;
+}
+
+/** The free position nearest to a place. */
+function nearestFree(positions: Positions, [px, py, pz]: Vec3): Vec3 | undefined {
+  const { runs } = positions;
+  let best: Vec3 | undefined;
+  let least = Infinity;
+  eachFree(positions, (x, y, z) => {
+    const at: Vec3 = [valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z)];
+    const square = (at[0] - px) ** 2 + (at[1] - py) ** 2 + (at[2] - pz) ** 2;
+    if (square < least) [least, best] = [square, at];
+  });
+  return best;
+}
+
+/** The cheapest few that are not next to each other. */
+function spread(found: readonly { spot: Spot; cost: number }[], most: number) {
+  const kept: { spot: Spot; cost: number }[] = [];
+  for (const f of found) {
+    if (kept.length >= most) break;
+    const close = kept.some(
+      (k) => k.spot.option === f.spot.option && Math.hypot(...k.spot.at.map((v, i) => v - f.spot.at[i]!)) < 12,
+    );
+    if (!close) kept.push(f);
+  }
+  return kept;
+}
+
+/** Rules between two parts: wishes, and a card no farther from the board than its riser reaches. */
+export function allows(
+  spot: Spot,
+  placed: readonly Spot[],
+  wishes: readonly Wish[],
+  risers: Readonly<Record<string, number>>,
+): boolean {
+  const { posed } = spot.option;
+  const box = boxAt(spot.piece.id, posed, spot.at);
+  for (const other of placed) {
+    if (wishes.length > 0) {
+      const otherBox = boxAt(other.piece.id, other.option.posed, other.at);
+      for (const wish of wishes) if (pairWish(wish, box, otherBox)?.holds === false) return false;
+    }
+    for (const a of posed.connectors) {
+      if (a.kind !== 'riser') continue;
+      for (const b of other.option.posed.connectors) {
+        if (b.kind !== 'riser' || a.gives === b.gives) continue;
+        const reach = risers[a.gives ? other.piece.id : spot.piece.id];
+        if (reach !== undefined && distanceOf(spot.at, a.at, other.at, b.at) > reach) return false;
+      }
+    }
+  }
+  return true;
+}
+
+const distanceOf = (p: Vec3, a: Vec3, q: Vec3, b: Vec3) =>
+  Math.hypot(p[0] + a[0] - q[0] - b[0], p[1] + a[1] - q[1] - b[1], p[2] + a[2] - q[2] - b[2]);
+
+/** Sum of the straight lines to connectors of what is placed already, mm. */
+export function cableCost(option: Option, at: Vec3, placed: readonly Spot[]): number {
+  let sum = 0;
+  for (const other of placed)
+    for (const a of option.posed.connectors)
+      for (const b of other.option.posed.connectors)
+        if (a.kind === b.kind && a.gives !== b.gives) sum += distanceOf(at, a.at, other.at, b.at);
+  return sum;
+}

@@ -1,0 +1,236 @@
+import { placePart, placedConnectors, type Assembly, type FaceFrame, type PlacedConnector } from '../assembly';
+import type { Conversion, Wish } from '../document';
+import {
+  allFree,
+  boxedOf,
+  countFree,
+  eachFree,
+  evenRun,
+  halfSize,
+  hardShape,
+  ownWish,
+  paintWalls,
+  paintZone,
+  seatsFor,
+  solidsFromLow,
+  takeRow,
+  valueOf,
+  zonesBetween,
+  type Positions,
+  type RoomySolid,
+  type Run,
+  type Seat,
+} from '../fit';
+import { kindOf } from '../parts';
+import { axisOf, ORIENTATIONS, signOf, type Axis, type Orientation, type Vec3 } from '../solid';
+
+/** A part in one orientation, set on its low ends. */
+export interface Posed {
+  orientation: Orientation;
+  solids: RoomySolid[];
+  size: Vec3;
+  connectors: PlacedConnector[];
+  hot: boolean;
+}
+
+/** One way a part may stand: an orientation, the coordinates its faces and seat fix, and where that is free. */
+export interface Option {
+  posed: Posed;
+  seat: Seat;
+  positions: Positions;
+  free: number;
+  /** Half the size of a cell, mm along each axis: 0 where the coordinate is exact. */
+  half: Vec3;
+  /** What speaks against it before anything else is placed; mm-like units. */
+  cost: number;
+}
+
+/** A part that is to be placed. */
+export interface Piece {
+  id: string;
+  options: Option[];
+}
+
+export interface OptionSettings {
+  /** Largest step of positions, mm. */
+  step: number;
+  /** `seated`: screwed to a wall; `hanging`: on a bracket anywhere; `any`: whatever is not excluded, for proofs. */
+  stand: 'seated' | 'hanging' | 'any';
+  wishes: readonly Wish[];
+  /** These lie flat: their thin side is up. */
+  flat?: readonly string[];
+}
+
+/** More positions than this are not looked at one by one: the step is widened until there are fewer. */
+const MOST_POSITIONS = 400_000;
+
+/** All ways in which a part may stand among what does not move. */
+export function pieceOf(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
+  const options: Option[] = [];
+  for (const orientation of ORIENTATIONS) {
+    const facing = settings.wishes.find((w) => w.kind === 'facing' && w.part === id);
+    if (facing && facing.face !== orientation.rear) continue;
+    if (settings.flat?.includes(id) && (axisOf(orientation.rear) === 2 || axisOf(orientation.top) === 2)) continue;
+    const posed = pose(document, id, orientation);
+    const seats =
+      settings.stand === 'any'
+        ? anySeats(document, base, id, orientation)
+        : seatsFor(document, id, orientation, settings.stand === 'seated').map((seat) => ({ seat, half: [0, 0, 0] }));
+    for (const { seat, half } of seats) {
+      const option = optionOf(document, base, id, posed, seat, half as Vec3, settings);
+      if (option && option.free > 0) options.push(option);
+    }
+  }
+  return { id, options };
+}
+
+function pose(document: Conversion, id: string, orientation: Orientation): Posed {
+  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  return {
+    orientation,
+    solids: solidsFromLow(placed),
+    size: placed.high,
+    connectors: placedConnectors(placed),
+    hot: boxedOf(placed).hot,
+  };
+}
+
+function optionOf(
+  document: Conversion,
+  base: Assembly,
+  id: string,
+  posed: Posed,
+  seat: Seat,
+  seatHalf: Vec3,
+  settings: OptionSettings,
+): Option | undefined {
+  const { innerLow, innerHigh } = base.hull;
+  let { step } = settings;
+  let runs: [Run, Run, Run];
+  for (;;) {
+    const made = [0, 1, 2].map((i): Run | undefined => {
+      const at = seat.at[i];
+      if (at !== undefined) return { from: at, step: 1, count: 1 };
+      return evenRun(innerLow[i]!, innerHigh[i]! - innerLow[i]! - posed.size[i]!, step);
+    });
+    if (made.some((r) => !r)) return undefined;
+    runs = made as [Run, Run, Run];
+    if (runs[0].count * runs[1].count * runs[2].count <= MOST_POSITIONS) break;
+    step *= 1.5;
+  }
+  const proof = settings.stand === 'any';
+  const half = runs.map((r, i) => (!proof ? 0 : r.count > 1 ? r.step / 2 : seatHalf[i]!)) as Vec3;
+  const positions = allFree(runs);
+  paintWalls(positions, base, posed.solids, half);
+  const obstacles = [...base.features, ...base.parts.flatMap((p) => p.solids)];
+  const zones = zonesBetween(
+    posed.solids,
+    obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
+  );
+  for (const zone of zones) paintZone(positions, zone, [0, 0, 0], half);
+  if (!proof) {
+    keepFacesOnTheirWalls(document, base, id, posed.orientation, positions);
+    keepWishes(base, id, posed, settings.wishes, positions);
+  }
+  const { top } = posed.orientation;
+  const kind = kindOf(document.kit.parts[id]!);
+  const tilt = top === 'top' ? 0 : top === 'bottom' ? 40 : kind === 'card' ? 2 : kind === 'fan' ? 0 : 15;
+  const hangs = settings.stand === 'hanging' ? 30 : 0;
+  return { posed, seat, positions, free: countFree(positions), half, cost: tilt + seat.cost + hangs };
+}
+
+/** For proofs: only faces that must reach outside fix anything, anywhere in their reach; seats fix nothing. */
+function anySeats(document: Conversion, base: Assembly, id: string, orientation: Orientation) {
+  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  return seatsFor(document, id, orientation, false).map((seat) => {
+    const half: Vec3 = [0, 0, 0];
+    const at = seat.at.slice();
+    for (const face of placed.faces) {
+      if (!face.mustReachOutside) continue;
+      const axis = axisOf(face.direction);
+      const wall = base.hull.walls.find((w) => w.normal[axis] * signOf(face.direction) < -0.999);
+      // From as deep in the wall as it is thick to as far from it as it still works.
+      const [deep, far] = [-(wall?.thickness ?? 0), face.reach];
+      const middle = (deep + far) / 2;
+      if (at[axis] !== undefined) at[axis] = seat.at[axis]! + signOf(face.direction) * (face.setback - middle);
+      half[axis] = (far - deep) / 2;
+    }
+    return { seat: { ...seat, at }, half };
+  });
+}
+
+/** Takes positions at which an opening of a face would hang over the edge of its wall, or, under Conserve, need a cut. */
+function keepFacesOnTheirWalls(
+  document: Conversion,
+  base: Assembly,
+  id: string,
+  orientation: Orientation,
+  positions: Positions,
+): void {
+  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  const conserve = document.brief.policy === 'conserve';
+  const tests: ((x: number, y: number, z: number) => boolean)[] = [];
+  for (const face of placed.faces) {
+    if (!face.mustReachOutside) continue;
+    const axis = axisOf(face.direction);
+    const wall = base.hull.walls.find((w) => w.normal[axis] * signOf(face.direction) < -0.999);
+    const frame = base.hull.frames.find((f) => f.face === wall?.face);
+    if (!frame) continue;
+    for (const cut of face.cuts) {
+      const [hu, hv] = halfSize(cut, frame);
+      const windows = windowsOf(document, frame, conserve && cut.kind === 'cut', hu, hv);
+      tests.push((x, y, z) => {
+        const p = [cut.at[0] + x - frame.origin[0], cut.at[1] + y - frame.origin[1], cut.at[2] + z - frame.origin[2]];
+        const u = p[0]! * frame.u[0] + p[1]! * frame.u[1] + p[2]! * frame.u[2];
+        const v = p[0]! * frame.v[0] + p[1]! * frame.v[1] + p[2]! * frame.v[2];
+        return windows.some((w) => u >= w.u0 - 1e-6 && u <= w.u1 + 1e-6 && v >= w.v0 - 1e-6 && v <= w.v1 + 1e-6);
+      });
+    }
+  }
+  if (tests.length > 0) keep(positions, (x, y, z) => tests.every((test) => test(x, y, z)));
+}
+
+/** Where on a face the middle of an opening of a half size may be. */
+function windowsOf(document: Conversion, frame: FaceFrame, onlyExisting: boolean, hu: number, hv: number) {
+  if (onlyExisting)
+    return Object.values(document.shell.openings)
+      .filter((o) => o.face === frame.face)
+      .map(({ shape, u, v }) => {
+        const [ou, ov] =
+          shape.kind === 'round'
+            ? [shape.diameter.value / 2, shape.diameter.value / 2]
+            : [shape.width.value / 2, shape.height.value / 2];
+        return { u0: u.value - ou + hu, u1: u.value + ou - hu, v0: v.value - ov + hv, v1: v.value + ov - hv };
+      });
+  const us = frame.outline.map((p) => p[0]);
+  const vs = frame.outline.map((p) => p[1]);
+  return [{ u0: Math.min(...us) + hu, u1: Math.max(...us) - hu, v0: Math.min(...vs) + hv, v1: Math.max(...vs) - hv }];
+}
+
+/** Takes positions at which a wish about the part and the shell does not hold. */
+function keepWishes(base: Assembly, id: string, posed: Posed, wishes: readonly Wish[], positions: Positions): void {
+  const own = wishes.filter((w) => w.part === id && w.kind === 'on face');
+  for (const wish of own)
+    keep(positions, (x, y, z) => ownWish(wish, boxAt(id, posed, [x, y, z]), base.hull)?.holds !== false);
+}
+
+/** The box of a posed part at a place. */
+export const boxAt = (id: string, { size, orientation, hot }: Posed, at: Vec3) => ({
+  id,
+  low: at,
+  high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as Vec3,
+  rear: orientation.rear,
+  hot,
+});
+
+/** Takes every free position for which a test fails. */
+function keep(positions: Positions, test: (x: number, y: number, z: number) => boolean): void {
+  const { runs } = positions;
+  const failed: [row: number, x: number][] = [];
+  eachFree(positions, (x, y, z) => {
+    if (!test(valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z))) failed.push([z * runs[1].count + y, x]);
+  });
+  for (const [row, x] of failed) takeRow(positions, row, x, x);
+}
+
+export const axes: readonly Axis[] = [0, 1, 2];
