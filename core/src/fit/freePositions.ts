@@ -1,5 +1,15 @@
 import type { Assembly, PlacedPart, Solid } from '../assembly';
-import { allFree, hardShape, paintWalls, paintZone, relative, zonesBetween, type Positions, type Run } from './space';
+import {
+  allFree,
+  hardShape,
+  paintWalls,
+  paintZone,
+  relative,
+  zonesBetween,
+  type Positions,
+  type Run,
+  type Zone,
+} from './space';
 
 export interface RoomySolid {
   solid: Solid;
@@ -24,4 +34,21 @@ export function freePositions(assembly: Assembly, part: PlacedPart, runs: readon
   const obstacles = [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)];
   for (const zone of zonesBetween(own, obstacles.map(inShell))) paintZone(positions, zone, [0, 0, 0]);
   return positions;
+}
+
+/**
+ * The positions of a part with these solids that others could have forbidden, before or after they moved, as a box;
+ * undefined when there are none. Everywhere else nothing changed.
+ */
+export function changedRegion(
+  own: readonly RoomySolid[],
+  moved: readonly PlacedPart[],
+): { low: number[]; high: number[] } | undefined {
+  const zones = zonesBetween(own, moved.flatMap((p) => p.solids).map(inShell));
+  if (zones.length === 0) return undefined;
+  const reach = (zone: Zone, i: number) => zone.clear + (zone.round >= 0 && i !== zone.round ? zone.radius : 0);
+  return {
+    low: [0, 1, 2].map((i) => Math.min(...zones.map((z) => z.low[i]! - reach(z, i)))),
+    high: [0, 1, 2].map((i) => Math.max(...zones.map((z) => z.high[i]! + reach(z, i)))),
+  };
 }

@@ -1,7 +1,7 @@
 export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
-export { freePositions, solidsFromLow, type RoomySolid } from './freePositions';
+export { changedRegion, freePositions, solidsFromLow, type RoomySolid } from './freePositions';
 export * from './links';
 export { judge, marginsOf, marginsOfPart, severityOf, type JudgedMargin, type Margin } from './margins';
 export { overlapsOf, type Overlap } from './overlaps';

@@ -4,6 +4,7 @@ import {
   countFree,
   eachCorner,
   eachFree,
+  nearestFree,
   pairWish,
   paintZone,
   valueOf,
@@ -195,19 +196,6 @@ interface Live {
   /** How many there are; at most so many while not everything is taken from them. */
   free: number;
   settled: number;
-}
-
-/** The free position nearest to a place. */
-function nearestFree(positions: Positions, [px, py, pz]: Vec3): Vec3 | undefined {
-  const { runs } = positions;
-  let best: Vec3 | undefined;
-  let least = Infinity;
-  eachFree(positions, (x, y, z) => {
-    const at: Vec3 = [valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z)];
-    const square = (at[0] - px) ** 2 + (at[1] - py) ** 2 + (at[2] - pz) ** 2;
-    if (square < least) [least, best] = [square, at];
-  });
-  return best;
 }
 
 /** The cheapest few that are not next to each other. */

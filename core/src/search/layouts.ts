@@ -249,6 +249,20 @@ export function markLayout(
   return { id, placements, hanging, ...markOf(scene) };
 }
 
+/** Marks a plan as it stands, whatever is wrong with it, and counts what stops. */
+export function markPlan(document: Conversion, assembly: Assembly = assemble(document)): Marked & { stops: number } {
+  const margins = marginsOf(assembly);
+  const reaches = assembly.parts.map((p) => ({ id: p.id, all: faceReaches(assembly, p) }));
+  const blind = reaches.flatMap((r) => r.all).filter((r) => r.face.mustReachOutside && !(r.reaches && r.onWall));
+  const hanging = reaches
+    .filter(
+      ({ all }) => all.some((r) => !r.face.mustReachOutside) && !all.some((r) => !r.face.mustReachOutside && r.reaches),
+    )
+    .map((r) => r.id);
+  const scene = { document, assembly, margins, balance: balanceOf(document, assembly), hanging };
+  return { ...markOf(scene), stops: stopsAt(margins).length + blind.length };
+}
+
 export const placementAt = ({ posed }: Option, at: Vec3): Placement => ({
   x: round(at[0]),
   y: round(at[1]),

@@ -43,6 +43,8 @@ export interface Option {
   half: Vec3;
   /** What speaks against it before anything else is placed; mm-like units. */
   cost: number;
+  /** Takes from a grid of its positions all that are not free among what does not move. */
+  paint: (p: Positions, around: Assembly) => void;
 }
 
 /** A part that is to be placed. */
@@ -59,15 +61,19 @@ export interface OptionSettings {
   wishes: readonly Wish[];
   /** These lie flat: their thin side is up. */
   flat?: readonly string[];
+  /** Only this orientation. */
+  only?: Orientation;
 }
 
 /** More positions than this are not looked at one by one: the step is widened until there are fewer. */
 const MOST_POSITIONS = 400_000;
+/** For one orientation there may be more. */
+const MOST_OF_ONE = 4_000_000;
 
 /** All ways in which a part may stand among what does not move. */
 export function pieceOf(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
   const options: Option[] = [];
-  for (const orientation of ORIENTATIONS) {
+  for (const orientation of settings.only ? [settings.only] : ORIENTATIONS) {
     const facing = settings.wishes.find((w) => w.kind === 'facing' && w.part === id);
     if (facing && facing.face !== orientation.rear) continue;
     if (settings.flat?.includes(id) && (axisOf(orientation.rear) === 2 || axisOf(orientation.top) === 2)) continue;
@@ -115,28 +121,30 @@ function optionOf(
     });
     if (made.some((r) => !r)) return undefined;
     runs = made as [Run, Run, Run];
-    if (runs[0].count * runs[1].count * runs[2].count <= MOST_POSITIONS) break;
+    if (runs[0].count * runs[1].count * runs[2].count <= (settings.only ? MOST_OF_ONE : MOST_POSITIONS)) break;
     step *= 1.5;
   }
   const proof = settings.stand === 'any';
   const half = runs.map((r, i) => (!proof ? 0 : r.count > 1 ? r.step / 2 : seatHalf[i]!)) as Vec3;
+  const paint = (p: Positions, around: Assembly) => {
+    paintWalls(p, around, posed.solids, half);
+    const obstacles = [...around.features, ...around.parts.flatMap((other) => other.solids)];
+    const zones = zonesBetween(
+      posed.solids,
+      obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
+    );
+    for (const zone of zones) paintZone(p, zone, [0, 0, 0], half);
+    if (proof) return;
+    keepFacesOnTheirWalls(document, around, id, posed.orientation, p);
+    keepWishes(around, id, posed, settings.wishes, p);
+  };
   const positions = allFree(runs);
-  paintWalls(positions, base, posed.solids, half);
-  const obstacles = [...base.features, ...base.parts.flatMap((p) => p.solids)];
-  const zones = zonesBetween(
-    posed.solids,
-    obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
-  );
-  for (const zone of zones) paintZone(positions, zone, [0, 0, 0], half);
-  if (!proof) {
-    keepFacesOnTheirWalls(document, base, id, posed.orientation, positions);
-    keepWishes(base, id, posed, settings.wishes, positions);
-  }
+  paint(positions, base);
   const { top } = posed.orientation;
   const kind = kindOf(document.kit.parts[id]!);
   const tilt = top === 'top' ? 0 : top === 'bottom' ? 40 : kind === 'card' ? 2 : kind === 'fan' ? 0 : 15;
   const hangs = settings.stand === 'hanging' ? 30 : 0;
-  return { posed, seat, positions, free: countFree(positions), half, cost: tilt + seat.cost + hangs };
+  return { posed, seat, positions, free: countFree(positions), half, cost: tilt + seat.cost + hangs, paint };
 }
 
 /** For proofs: only faces that must reach outside fix anything, anywhere in their reach; seats fix nothing. */

@@ -13,7 +13,7 @@ import {
   type Part,
   type Placement,
 } from '../document';
-import { faceName, faceReaches, linkId, linksOf, marginsOf, mm, nameOf, stopsAt, travel } from '../fit';
+import { faceName, faceReaches, judge, linkId, linksOf, marginsOf, mm, nameOf, stopsAt, travel } from '../fit';
 import { kindOf, partFrom, partModel } from '../parts';
 import { CABLES, LIBRARY, standardPart, type StandardPart } from '../standards';
 import { conflictOf } from './conflicts';
@@ -491,15 +491,16 @@ export function leastRing(document: Conversion, look: Look, stop: () => boolean)
 }
 
 function ringWay(document: Conversion, { height, layout }: { height: number; layout: Layout }, has: number): WayOut {
-  const { change } = withRing(document, has + height);
+  const { document: raised, change } = withRing(document, has + height);
   const { policy } = document.brief;
+  const sure = height + Math.ceil(doubtUnderLid(raised, layout) / RING_STEP) * RING_STEP;
   return wayFrom(
     document,
     {
       id: 'ring',
       kind: 'ring',
       label: `Raise the lid by ${mm(height)}`,
-      price: `spacer ring, ${(stripLength(document) / 1000).toFixed(2)} m of strip; seen from outside, nothing cut`,
+      price: `spacer ring, ${(stripLength(document) / 1000).toFixed(2)} m of strip${sure > height ? `, ${mm(sure)} to be sure` : ''}; seen from outside, nothing cut`,
       reversible: true,
       withinPolicy: true,
       effort: EFFORT.ring[policy] + height / 4,
@@ -507,6 +508,16 @@ function ringWay(document: Conversion, { height, layout }: { height: number; lay
     },
     layout,
   );
+}
+
+/** How much more height the margins under the lid want for 95 %, mm. */
+function doubtUnderLid(document: Conversion, { placements }: Layout): number {
+  const assembly = assemble({
+    ...document,
+    layout: { ...document.layout, placements: { ...document.layout.placements, ...placements } },
+  });
+  const upward = marginsOf(assembly).filter((m) => m.kind === 'body' && m.normal[2] > 0.5 && m.spare < 6);
+  return Math.max(0, ...upward.map((m) => judge(assembly, m).spread.half95 - m.spare));
 }
 
 /** The lowest ring, in steps, under which a layout still holds as it is. */

@@ -1,5 +1,5 @@
 import type { Conversion, Feature } from '../document';
-import { extentOf, formOf, lidOf } from '../document';
+import { extentOf, formOf, lidOf, ringOf } from '../document';
 import { collect, type Finding } from '../findings';
 import { TOOLS, type Measured, type Source } from '../quantity';
 import { hullModel } from '../assembly';
@@ -161,6 +161,10 @@ function floating(document: Conversion, id: string, feature: Feature): Finding |
   if (feature.fate === 'removed') return undefined;
   const { low, high } = extentOf(feature);
   const hull = hullModel(document.shell);
+  // What hangs on a raised lid went up with it.
+  const lift = feature.body === lidOf(document.shell)?.id ? (ringOf(document.shell)?.height.value ?? 0) : 0;
+  low[2] += lift;
+  high[2] += lift;
   const slack = 3;
   const touches =
     hull.walls.some((w) => {

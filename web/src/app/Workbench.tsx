@@ -2,6 +2,8 @@ import { useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { closeConversion, openConversion } from '../document/sync';
 import { Button } from '../ui/Button';
+import { stopSearch } from '../stations/fit/search';
+import { forgetSearches } from '../stations/fit/searchSlice';
 import { resetView } from '../view/slice';
 import { ShellView } from '../view/ShellView';
 import { ConflictDialog } from './ConflictDialog';
@@ -22,6 +24,8 @@ export function Workbench() {
     dispatch(resetView());
     void dispatch(openConversion(id));
     return () => {
+      dispatch(stopSearch());
+      dispatch(forgetSearches());
       dispatch(closeConversion());
     };
   }, [dispatch, id]);

@@ -1,11 +1,12 @@
 import { configureStore, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { documentReducer } from '../document/slice';
+import { searchReducer } from '../stations/fit/searchSlice';
 import { viewReducer } from '../view/slice';
 import { applyPreferences, preferencesReducer } from './preferences';
 
 export const store = configureStore({
-  reducer: { document: documentReducer, view: viewReducer, preferences: preferencesReducer },
+  reducer: { document: documentReducer, view: viewReducer, search: searchReducer, preferences: preferencesReducer },
   // Documents are plain data by construction; checking every one of them at each pointer move is too slow.
   middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }),
 });

@@ -20,7 +20,7 @@ export function Explain({ title, rows }: Props) {
         <Popover.Content
           align="end"
           sideOffset={4}
-          className="z-50 w-80 border border-line-strong bg-sheet p-3 shadow-md"
+          className="z-50 max-h-[80vh] w-80 overflow-y-auto border border-line-strong bg-sheet p-3 shadow-md"
         >
           <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1.5">
             {rows.map((row) => (

@@ -20,6 +20,7 @@ import { PART_FILL, PENCIL, RED_TAPE } from './palette';
 import { hullBox } from './projection';
 import { Room3d } from './Room3d';
 import { select } from './slice';
+import { Where3d } from './Where3d';
 import { SolidMesh } from './SolidMesh';
 import { useMove } from './useMove';
 
@@ -54,6 +55,7 @@ export function Scene3d({
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
       <Room3d />
+      <Where3d />
       <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />

@@ -13,6 +13,7 @@ import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
 import { RoomSection } from './RoomSection';
+import { WhereSection } from './WhereSection';
 import { select } from './slice';
 import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
@@ -234,6 +235,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           strokeWidth={px(1)}
           pointerEvents="none"
         />
+        <WhereSection mode={mode} px={px} />
         <FaceLines axes={[across, up, into]} px={px} />
         {overlapsOf(assembly, assessment.fit.margins).map(({ id, low, high }) => (
           <rect

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Jaws, RoomReport } from '@young-shell/core/shell';
+import type { Where } from '@young-shell/core/search';
 import type { Change, Placement } from '@young-shell/core/document';
 
 export type ViewMode = '3d' | 'plan' | 'side' | 'front';
@@ -7,6 +8,13 @@ export type ViewMode = '3d' | 'plan' | 'side' | 'front';
 export interface Selection {
   kind: 'part' | 'feature' | 'face' | 'opening';
   id: string;
+}
+
+/** Where the selected part can go, drawn over the shell while `on`; while `stick` a drag keeps to it. */
+export interface WhereOverlay {
+  on: boolean;
+  stick: boolean;
+  map: { id: string; where: Where } | null;
 }
 
 /** Free room drawn over the shell: the map, and one block picked out. */
@@ -18,6 +26,7 @@ export interface RoomOverlay {
   withParts: boolean;
 }
 
+export type FitTab = 'margins' | 'layouts' | 'ways' | 'wishes' | 'reach' | 'order';
 export type ShellTab = 'form' | 'inside' | 'survey' | 'room' | 'hazards';
 
 export interface ViewState {
@@ -32,7 +41,10 @@ export interface ViewState {
   showRooms: boolean;
   /** The open page of the Shell station. */
   shellTab: ShellTab;
+  /** The open page of the Fit station. */
+  fitTab: FitTab;
   room: RoomOverlay | null;
+  where: WhereOverlay;
   /** Where to put the jaws of the calipers. */
   jaws: Jaws | null;
 }
@@ -45,7 +57,9 @@ const initialState: ViewState = {
   preview: null,
   showRooms: true,
   shellTab: 'form',
+  fitTab: 'margins',
   room: null,
+  where: { on: false, stick: true, map: null },
   jaws: null,
 };
 
@@ -74,8 +88,14 @@ const slice = createSlice({
     setShellTab: (state, { payload }: PayloadAction<ShellTab>) => {
       state.shellTab = payload;
     },
+    setFitTab: (state, { payload }: PayloadAction<FitTab>) => {
+      state.fitTab = payload;
+    },
     showRoom: (state, { payload }: PayloadAction<RoomOverlay | null>) => {
       state.room = payload;
+    },
+    showWhere: (state, { payload }: PayloadAction<Partial<WhereOverlay>>) => {
+      Object.assign(state.where, payload);
     },
     showJaws: (state, { payload }: PayloadAction<Jaws | null>) => {
       state.jaws = payload;
@@ -85,5 +105,17 @@ const slice = createSlice({
 });
 
 export const viewReducer = slice.reducer;
-export const { setMode, setDepth, select, dragTo, preview, toggleRooms, setShellTab, showRoom, showJaws, resetView } =
-  slice.actions;
+export const {
+  setMode,
+  setDepth,
+  select,
+  dragTo,
+  preview,
+  toggleRooms,
+  setShellTab,
+  setFitTab,
+  showRoom,
+  showWhere,
+  showJaws,
+  resetView,
+} = slice.actions;

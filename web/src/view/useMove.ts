@@ -1,6 +1,7 @@
-import { placeInShell, turnedSize } from '@young-shell/core/assembly';
-import type { Placement } from '@young-shell/core/document';
-import { snap } from '@young-shell/core/fit';
+import { placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
+import type { Conversion, Placement } from '@young-shell/core/document';
+import { marginsOfPart, snap, stopsAt } from '@young-shell/core/fit';
+import { nearestWhere, type Where } from '@young-shell/core/search';
 import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
@@ -13,6 +14,39 @@ const KEYS = ['x', 'y', 'z'] as const;
 const round = (value: number) => Math.round(value * 1000) / 1000;
 /** A hand on the pointer means half millimetres; exact places come from snapping and typing. */
 const byHand = (from: number, by: number) => (by === 0 ? from : Math.round((from + by) * 2) / 2);
+
+/**
+ * The feasible place nearest to where the hand is: from the grid's nearest position as far towards the hand along each
+ * axis as the exact distances allow.
+ */
+function stuckTo(
+  where: Where,
+  assembly: Assembly,
+  document: Conversion,
+  id: string,
+  from: Placement,
+  wanted: Placement,
+  axes: readonly Axis[],
+): Placement {
+  const part = document.kit.parts[id]!;
+  const fits = (p: Placement) =>
+    stopsAt(marginsOfPart(assembly, placeInShell(id, part, p, document.shell))).length === 0;
+  const held = [0, 1, 2].map((axis) => !axes.includes(axis as Axis));
+  const there: Vec3 = [wanted.x, wanted.y, wanted.z];
+  // In the plane of the hand; only where that has no place at all, out of it.
+  const near = nearestWhere(where, there, held) ?? nearestWhere(where, there);
+  if (!near) return from;
+  let at: Placement = { ...wanted, x: round(near[0]), y: round(near[1]), z: round(near[2]) };
+  const nearby = Math.hypot(near[0] - wanted.x, near[1] - wanted.y, near[2] - wanted.z);
+  // Coordinates that a face of the part fixes stay as the map has them.
+  const { runs } = where.maps[0]!.positions;
+  KEYS.forEach((key, axis) => {
+    if (runs[axis as Axis].count <= 1 || Math.abs(wanted[key] - at[key]) > nearby + 1) return;
+    const next = { ...at, [key]: wanted[key] };
+    if (fits(next)) at = next;
+  });
+  return at;
+}
 
 /** Everything that moves a part: dragging with snapping, nudges, typed positions, turns. */
 export function useMove() {
@@ -46,15 +80,19 @@ export function useMove() {
         within > 0
           ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within)
           : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[] };
+      const drawn: Placement = {
+        ...loose,
+        x: round(loose.x + snapped.by[0]!),
+        y: round(loose.y + snapped.by[1]!),
+        z: round(loose.z + snapped.by[2]!),
+      };
+      const { on, stick, map } = store.getState().view.where;
+      const placement =
+        on && stick && map?.id === id ? stuckTo(map.where, assembly, document, id, from, drawn, axes) : drawn;
       dispatch(
         dragTo({
           id,
-          placement: {
-            ...loose,
-            x: round(loose.x + snapped.by[0]!),
-            y: round(loose.y + snapped.by[1]!),
-            z: round(loose.z + snapped.by[2]!),
-          },
+          placement,
           snapped: snapped.to.filter((t): t is string => t !== undefined),
         }),
       );

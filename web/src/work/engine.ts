@@ -1,8 +1,9 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './engine.worker';
 
-/** Workers of the same kind: figures that follow every edit wait neither behind a search nor behind a large file. */
-export type Lane = 'figures' | 'searches' | 'imports';
+/** Workers of the same kind: figures that follow every edit wait neither behind a search nor behind a large file, and short
+ * searches not behind long ones. */
+export type Lane = 'figures' | 'searches' | 'layouts' | 'imports';
 
 interface Running {
   worker: Worker;

@@ -23,11 +23,27 @@ import type { Finding, Remedy } from '@young-shell/core/findings';
 import { overlapsOf, placeFor, remediesFor, type Overlap, type PlaceResult } from '@young-shell/core/fit';
 import { correctedPositions, photoPointsOf, solveHoles } from '@young-shell/core/kit';
 import { effectOf } from '@young-shell/core/plan';
+import {
+  conflictOf,
+  nearestWhere,
+  searchLayouts,
+  waysOutOf,
+  WhereFinder,
+  whereCanItGo,
+  type Conflict,
+  type Layout,
+  type LayoutResult,
+  type WayOut,
+  type WaysOutResult,
+  type Where,
+} from '@young-shell/core/search';
 import { roomReport, volumesOf, type RoomQuestion, type RoomReport, type Volumes } from '@young-shell/core/shell';
-import { boundsOfMesh, loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
+import { boundsOfMesh, loadSolidKernel, type Orientation, type SolidKernel, type Vec3 } from '@young-shell/core/solid';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
 import figureUrl from '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff?url';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
+
+const finder = new WhereFinder();
 
 let loading: Promise<SolidKernel> | undefined;
 let fonts: SheetFonts | undefined;
@@ -49,6 +65,26 @@ let prepared: PreparedSolid | undefined;
 
 const sheetFonts = async (): Promise<SheetFonts> =>
   (fonts ??= { text: await bytes(regularUrl), figures: await bytes(figureUrl) });
+
+/** Passes on what a long search has so far, at most every so often, ms. */
+const OFTEN = 120;
+function seldom<A extends unknown[]>(tell: (...args: A) => void): (...args: A) => void {
+  let last = -Infinity;
+  return (...args) => {
+    const now = performance.now();
+    if (now - last < OFTEN) return;
+    last = now;
+    tell(...args);
+  };
+}
+
+/** What a long search tells while it runs. */
+export interface Telling<T> {
+  share: number;
+  what: string;
+  /** The best so far; absent where nothing new was found. */
+  best?: T[];
+}
 
 const engine = {
   /** Reads a solid; gives its size in the file's own unit, and the unit where the file says one. */
@@ -85,6 +121,47 @@ const engine = {
     return transfer(report, [report.map.run.buffer, report.map.from.buffer]);
   },
   place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
+  /** Where a part can go as it is turned: of the map only what changed is redone. */
+  where: (document: Conversion, id: string, orientation: Orientation): Where | undefined =>
+    finder.at(document, id, orientation),
+  /** In which orientations a part has a place at all, and how many positions. */
+  orientations: (document: Conversion, id: string): (Orientation & { free: number; nearest: Vec3 | undefined })[] => {
+    const at = document.layout.placements[id];
+    return whereCanItGo(document, id, { step: 3 }).map((where) => ({
+      rear: where.rear,
+      top: where.top,
+      free: where.free,
+      nearest: nearestWhere(where, at ? [at.x, at.y, at.z] : [0, 0, 0]),
+    }));
+  },
+  /** Layouts of the whole kit, told as they are found; where there is none, what can't be together. */
+  layouts(
+    document: Conversion,
+    seed: number,
+    keep: 'locked' | 'placed',
+    tell: (telling: Telling<Layout>) => void,
+  ): LayoutResult & { conflict?: Conflict | undefined } {
+    const progress = seldom((share: number) => tell({ share, what: 'layouts' }));
+    const result = searchLayouts(document, {
+      seed,
+      keep,
+      wanted: 10,
+      steps: 3000,
+      polish: 60,
+      onLayout: (best) => tell({ share: 0, what: 'layouts', best: [...best] }),
+      onProgress: progress,
+    });
+    if (result.layouts.length > 0) return result;
+    tell({ share: 1, what: 'what is in whose way' });
+    return { ...result, conflict: conflictOf(document, { seed, keep }) };
+  },
+  waysOut(document: Conversion, seed: number, tell: (telling: Telling<WayOut>) => void): WaysOutResult {
+    return waysOutOf(document, {
+      seed,
+      onWay: (best) => tell({ share: 0, what: '', best: [...best] }),
+      onProgress: seldom((share, what) => tell({ share, what })),
+    });
+  },
   remedies: (document: Conversion, finding: Finding): Remedy[] => remediesFor(document, finding),
   effect(document: Conversion, change: Change): { better: string[]; worse: string[] } {
     const { better, worse } = effectOf(document, change);

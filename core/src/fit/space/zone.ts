@@ -145,6 +145,9 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   const zTo = Math.min(rz.count - 1, Math.ceil((z1 + zReach - EPS - rz.from) / rz.step) - 1);
   const lowTouch = (touch & 1) !== 0 ? 0 : c;
   const highTouch = (touch & 2) !== 0 ? 0 : c;
+  // Most rows run through the core itself: their ends are the same.
+  const coreFrom = Math.max(0, Math.floor((x0 - lowTouch + EPS - rx.from) / rx.step) + 1);
+  const coreTo = Math.min(rx.count - 1, Math.ceil((x1 + highTouch - EPS - rx.from) / rx.step) - 1);
   for (let iz = zFrom; iz <= zTo; iz++) {
     const z = rz.from + rz.step * iz;
     const dz = z < z0 ? z0 - z : z > z1 ? z - z1 : 0;
@@ -157,13 +160,12 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
       let high: number;
       if (round < 0) {
         if (dy === 0 && dz === 0) {
-          low = lowTouch;
-          high = highTouch;
-        } else {
-          const rest = c * c - dy * dy - dz * dz;
-          if (rest <= 0) continue;
-          low = high = Math.sqrt(rest);
+          takeRow(p, iz * ry.count + iy, coreFrom, coreTo);
+          continue;
         }
+        const rest = c * c - dy * dy - dz * dz;
+        if (rest <= 0) continue;
+        low = high = Math.sqrt(rest);
       } else if (round === 0) {
         const out = Math.hypot(dy, dz) - radius;
         if (out >= c - EPS) continue;

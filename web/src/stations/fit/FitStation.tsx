@@ -1,14 +1,38 @@
-import { useAppSelector } from '../../app/store';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { FindingList } from '../../ui/FindingList';
-import { OverlapList } from './OverlapList';
+import { Tabs } from '../../ui/Tabs';
+import { setFitTab, type FitTab } from '../../view/slice';
+import { useWhere } from '../../view/useWhere';
+import { LayoutsPanel } from './LayoutsPanel';
 import { MarginList } from './MarginList';
 import { MeasureAgainList } from './MeasureAgainList';
+import { OverlapList } from './OverlapList';
 import { PartPlace } from './PartPlace';
 import { PartTray } from './PartTray';
+import { WaysPanel } from './WaysPanel';
 
 /** Station 3: where everything goes, by how much it fits, and what would make it fit. */
 export function FitStation() {
+  const tab = useAppSelector((s) => s.view.fitTab);
+  const dispatch = useAppDispatch();
+  useWhere();
+  return (
+    <Tabs
+      label="Fit"
+      value={tab}
+      onChange={(value) => dispatch(setFitTab(value as FitTab))}
+      tabs={[
+        { value: 'margins', label: 'Margins', content: <Margins /> },
+        { value: 'layouts', label: 'Layouts', content: <LayoutsPanel /> },
+        { value: 'ways', label: 'Ways out', content: <WaysPanel /> },
+      ]}
+    />
+  );
+}
+
+/** The part at hand, what is wrong, and the tightest margins. */
+function Margins() {
   const selection = useAppSelector((s) => s.view.selection);
   const { kit, layout } = useAppSelector(selectDocument);
   const ids = Object.keys(kit.parts);

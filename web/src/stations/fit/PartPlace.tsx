@@ -16,6 +16,7 @@ import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
 import { compute } from '../../work/engine';
 import { PartMargins } from './PartMargins';
+import { WhereCanItGo } from './WhereCanItGo';
 
 const AXES = [
   ['x', 'Left end'],
@@ -149,6 +150,7 @@ export function PartPlace({ id }: { id: string }) {
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}
+      <WhereCanItGo id={id} />
       {placement && <PartMargins />}
     </Section>
   );

@@ -1,0 +1,102 @@
+import { nextId, type Change, type Conversion } from '@young-shell/core/document';
+import { variantOf, type Layout } from '@young-shell/core/search';
+import { useMemo } from 'react';
+import { toast } from 'sonner';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
+import { Button } from '../../ui/Button';
+import { preview } from '../../view/slice';
+import { LayoutPicture } from './LayoutPicture';
+
+/** A plan with a layout in it. */
+export const withLayout = (document: Conversion, { placements }: Layout): Conversion => ({
+  ...document,
+  layout: { ...document.layout, placements: { ...document.layout.placements, ...placements } },
+});
+
+/** One layout: small pictures, its mark, what is good and what is bad about it; tried on, used or kept. */
+export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
+  const document = useAppSelector(selectDocument);
+  const dispatch = useAppDispatch();
+  const submit = useSubmit();
+  const trying = useAppSelector((s) => s.view.preview?.label === name);
+  const shown = useMemo(() => withLayout(document, layout), [document, layout]);
+  const change: Change = useMemo(
+    () => ({
+      type: 'all',
+      what: `use ${name.toLowerCase()}`,
+      changes: Object.entries(layout.placements)
+        .filter(([id]) => id in document.kit.parts)
+        .map(([id, placement]) => ({ type: 'placePart', id, placement })),
+    }),
+    [document.kit.parts, layout, name],
+  );
+  const make = (made: Change) => {
+    dispatch(preview(null));
+    const wrong = submit(made);
+    if (wrong) toast.error(wrong);
+  };
+  return (
+    <li
+      className={`flex gap-3 border-t border-line py-2.5 first:border-t-0 ${trying ? 'outline-2 outline-pencil' : ''}`}
+    >
+      <LayoutPicture document={shown} name={name} />
+      <div className="min-w-0 flex-1">
+        <div className="flex items-baseline justify-between gap-2">
+          <span className="font-label font-semibold">{name}</span>
+          <span className="figure text-xl" title="Mark by the soft rules, of 100">
+            {Math.round(layout.score)}
+          </span>
+        </div>
+        <ul className="m-0 list-none p-0 text-sm leading-snug">
+          {layout.good.map((line) => (
+            <li key={line} className="text-good">
+              + {line}
+            </li>
+          ))}
+          {layout.bad.map((line) => (
+            <li key={line} className="text-stop">
+              − {line}
+            </li>
+          ))}
+        </ul>
+        <div className="mt-1.5 flex flex-wrap gap-1.5">
+          {trying ? (
+            <>
+              <Button look="strong" onClick={() => make(change)}>
+                Use it
+              </Button>
+              <Button onClick={() => dispatch(preview(null))}>Leave it</Button>
+            </>
+          ) : (
+            <Button aria-label={`Try on ${name}`} onClick={() => dispatch(preview({ label: name, change }))}>
+              Try on
+            </Button>
+          )}
+          <Button
+            look="quiet"
+            aria-label={`Keep ${name}`}
+            onClick={() => {
+              const id = nextId(document.layout.variants, 'layout');
+              const kept = variantOf(shown, freeName(document, name));
+              make({ type: 'setVariant', id, variant: kept });
+              toast(`Kept as “${kept.name}”.`);
+            }}
+          >
+            Keep
+          </Button>
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** A name that no kept layout has yet. */
+export function freeName(document: Conversion, name: string): string {
+  const taken = new Set(Object.values(document.layout.variants).map((v) => v.name));
+  for (let n = 1; ; n++) {
+    const tried = n === 1 ? name : `${name} (${n})`;
+    if (!taken.has(tried)) return tried;
+  }
+}

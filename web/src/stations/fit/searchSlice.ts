@@ -1,0 +1,58 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Conversion } from '@young-shell/core/document';
+import type { Conflict, Layout, WayOut } from '@young-shell/core/search';
+
+/** A long search: what it was asked of, how far it is, the best it has. */
+export interface Search<T> {
+  /** The plan it was started on; results are of this one. */
+  of: Conversion | null;
+  running: boolean;
+  share: number;
+  what: string;
+  best: T[];
+  /** What was searched and how it ended, in words. */
+  words: string;
+  failed: string | null;
+}
+
+export interface SearchState {
+  layouts: Search<Layout> & { conflict: Conflict | null; homeless: string[]; seed: number; keep: 'locked' | 'placed' };
+  ways: Search<WayOut>;
+}
+
+const idle = { of: null, running: false, share: 0, what: '', best: [], words: '', failed: null };
+const initialState: SearchState = {
+  layouts: { ...idle, conflict: null, homeless: [], seed: 1, keep: 'locked' },
+  ways: { ...idle },
+};
+
+type Name = keyof SearchState;
+
+const slice = createSlice({
+  name: 'search',
+  initialState,
+  reducers: {
+    started: (state, { payload }: PayloadAction<{ name: Name; of: Conversion }>) => {
+      const search = state[payload.name];
+      Object.assign(search, { ...idle, of: payload.of, running: true });
+      if (payload.name === 'layouts') Object.assign(state.layouts, { conflict: null, homeless: [] });
+    },
+    told: (state, { payload }: PayloadAction<{ name: Name; share: number; what: string; best?: unknown[] }>) => {
+      const { name, best, share, what } = payload;
+      const search = state[name];
+      if (!search.running) return;
+      if (best) search.best = best as never[];
+      else Object.assign(search, { share, what });
+    },
+    ended: (state, { payload }: PayloadAction<{ name: Name; result: Record<string, unknown> }>) => {
+      Object.assign(state[payload.name], { running: false, share: 1, ...payload.result });
+    },
+    setSearch: (state, { payload }: PayloadAction<Partial<Pick<SearchState['layouts'], 'seed' | 'keep'>>>) => {
+      Object.assign(state.layouts, payload);
+    },
+    forgetSearches: () => initialState,
+  },
+});
+
+export const searchReducer = slice.reducer;
+export const { started, told, ended, setSearch, forgetSearches } = slice.actions;
