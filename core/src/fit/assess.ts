@@ -4,6 +4,7 @@ import { collect, type Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import { faceReaches } from './faces';
 import { judge, marginsOf, severityOf, type JudgedMargin } from './margins';
+import { wishFindings } from './wishes';
 import { faceName, marginName, mm, nameOf } from './words';
 
 /** A measurement and how much it contributes to the tightest margins. */
@@ -50,7 +51,7 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
     const finding = findingOf(document, margin);
     if (finding) findings.push(finding);
   }
-  findings.push(...faceFindings(document, assembly));
+  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
   for (const id of assembly.unplaced)
     findings.push({
       id: `fit/${id}/place`,

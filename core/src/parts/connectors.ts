@@ -27,7 +27,7 @@ const COMMON: Readonly<Record<string, readonly Spec[]>> = {
     { id: 'main', kind: 'main power', block: 'main-plug', at: [0.5, 0.5, 0], direction: 'top', straight: 25 },
     { id: 'data', kind: 'data', gives: true, block: 'sata-plugs', at: [0.5, 0.5, 0], direction: 'top', straight: 20 },
     { id: 'slot', kind: 'riser', gives: true, block: 'plate', at: [0.05, 0.62, 1], direction: 'top', straight: 22 },
-    { id: 'fan', kind: 'fan lead', gives: true, block: 'plate', at: [0.25, 0.92, 1], direction: 'top', straight: 10 },
+    { id: 'fan', kind: 'fan lead', gives: true, block: 'plate', at: [0.12, 0.72, 1], direction: 'top', straight: 10 },
     { id: 'loop', kind: 'tube', gives: true, block: 'cooler', at: [0.5, 0.5, 1], direction: 'top', straight: 15 },
     { id: 'lead', kind: 'lead', gives: true, block: 'plate', at: [0.5, 0.03, 1], direction: 'top', straight: 12 },
   ],

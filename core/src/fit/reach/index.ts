@@ -1,0 +1,3 @@
+export { cellAt, cellsOf, fieldFrom, lengthTo, middleOf, wayBack, type CellGrid, type Field } from './field';
+export { reachFindings } from './findings';
+export { freeRoom, rounded, routeOf, routesOf, type Route } from './route';
