@@ -7,7 +7,7 @@ import { DocumentError, readConversion, type Conversion } from '@young-shell/cor
 import { sheetsPdf, sheetSvg } from '@young-shell/core/exchange';
 import { overlapsOf, remediesFor } from '@young-shell/core/fit';
 import { correctedPositions, photoPointsOf, solveHoles } from '@young-shell/core/kit';
-import { assessAll, surveyOf, worstOf } from '@young-shell/core/plan';
+import { assessAll, slowFindings, surveyOf, worstOf } from '@young-shell/core/plan';
 import { ROOM_QUESTION, roomReport, volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel } from '@young-shell/core/solid';
 
@@ -55,7 +55,7 @@ export async function main(args: readonly string[]): Promise<number> {
 async function assess(document: Conversion): Promise<number> {
   const kernel = await loadSolidKernel();
   const volumes = volumesOf(document, kernel);
-  const assessment = assessAll(document, volumes);
+  const assessment = assessAll(document, volumes, undefined, slowFindings(document));
   const findings = assessment.findings.map((finding) => ({ ...finding, remedies: remediesFor(document, finding) }));
   const report = {
     name: document.name,
@@ -94,7 +94,7 @@ async function sheets(document: Conversion, folder: string): Promise<number> {
     written.push(`${face}.svg`);
   }
   process.stdout.write(`${JSON.stringify({ folder, written })}\n`);
-  return worstOf(assessAll(document).findings) === 'stop' ? STOPS : DONE;
+  return worstOf(assessAll(document, undefined, undefined, slowFindings(document)).findings) === 'stop' ? STOPS : DONE;
 }
 
 async function survey(document: Conversion): Promise<number> {

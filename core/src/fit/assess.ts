@@ -40,8 +40,15 @@ const CHAIN: Source = {
     'tolerance chain of the measured values: worst case is the sum, 95 % the root of the sum of squares (normal, independent)',
 };
 
-/** Whether everything fits, by how much and how sure that is. Pure. */
-export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): FitReport {
+/**
+ * Whether everything fits, by how much and how sure that is. Pure.
+ * @param slow findings about cables and order, which take longer and are computed apart
+ */
+export function assessFit(
+  document: Conversion,
+  assembly: Assembly = assemble(document),
+  slow: readonly Finding[] = [],
+): FitReport {
   const near = marginsOf(assembly)
     .filter((m, i) => i < LISTED || m.spare < DOUBTFUL)
     .map((m) => judge(assembly, m));
@@ -51,7 +58,7 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
     const finding = findingOf(document, margin);
     if (finding) findings.push(finding);
   }
-  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
+  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly), ...slow);
   for (const id of assembly.unplaced)
     findings.push({
       id: `fit/${id}/place`,

@@ -6,6 +6,7 @@ export * from './links';
 export { judge, marginsOf, marginsOfPart, severityOf, type JudgedMargin, type Margin } from './margins';
 export { overlapsOf, type Overlap } from './overlaps';
 export { placeFor, stopsAt, type PlaceResult, type Proposal } from './place';
+export * from './order';
 export * from './reach';
 export { remediesFor, travel } from './remedies';
 export { seatsFor, type Seat } from './seats';

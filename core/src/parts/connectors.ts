@@ -25,7 +25,7 @@ type Spec = Omit<Connector, 'name' | 'gives'> & { name?: string; gives?: boolean
 const COMMON: Readonly<Record<string, readonly Spec[]>> = {
   board: [
     { id: 'main', kind: 'main power', block: 'main-plug', at: [0.5, 0.5, 0], direction: 'top', straight: 25 },
-    { id: 'data', kind: 'data', gives: true, block: 'sata-plugs', at: [0.5, 0.5, 0], direction: 'top', straight: 20 },
+    { id: 'data', kind: 'data', gives: true, block: 'sata-plugs', at: [0.5, 0.5, 0], direction: 'top', straight: 36 },
     { id: 'slot', kind: 'riser', gives: true, block: 'plate', at: [0.05, 0.62, 1], direction: 'top', straight: 22 },
     { id: 'fan', kind: 'fan lead', gives: true, block: 'plate', at: [0.12, 0.72, 1], direction: 'top', straight: 10 },
     { id: 'loop', kind: 'tube', gives: true, block: 'cooler', at: [0.5, 0.5, 1], direction: 'top', straight: 15 },

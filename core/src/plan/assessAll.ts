@@ -21,14 +21,15 @@ export interface Assessment {
 
 /**
  * Assesses all stations. `volumes` comes from the solid kernel, which may still be loading: what rests on it
- * is left out until then.
+ * is left out until then. `slow` are the findings of `slowFindings`, computed apart.
  */
 export function assessAll(
   document: Conversion,
   volumes?: Volumes,
   assembly: Assembly = assemble(document),
+  slow: readonly Finding[] = [],
 ): Assessment {
-  const fit = assessFit(document, assembly);
+  const fit = assessFit(document, assembly, slow);
   const cut = assessCut(document, assembly);
   const mass = kitMass(document);
   const tightest = fit.margins.find((m) => m.kind === 'body');

@@ -1,3 +1,4 @@
 export * from './assessAll';
 export * from './effect';
+export * from './slow';
 export * from './survey';

@@ -1,5 +1,5 @@
 import type { Conversion, Wish } from '../document';
-import { nameOf } from '../fit';
+import { nameOf, wishWords } from '../fit';
 import { kindOf } from '../parts';
 import { Engine, type Budget, type Outcome } from './engine';
 import { costIn, fixedSpots, searchLayouts, startOf, type LayoutOptions } from './layouts';
@@ -138,7 +138,7 @@ function wishConflict(
   const wishes = Object.entries(document.layout.wishes);
   const words = (id: string) => {
     const wish = document.layout.wishes[id]!;
-    return `“${nameOf(document, { kind: 'part', id: wish.part })} ${wish.kind}${wish.other ? ` ${nameOf(document, { kind: 'part', id: wish.other })}` : wish.face ? ` ${wish.face}` : ''}”`;
+    return `“${nameOf(document, { kind: 'part', id: wish.part })} ${wishWords(document, wish)}”`;
   };
   const conflict = (ids: string[], sentence: string): Conflict => ({
     parts: [],
@@ -153,7 +153,10 @@ function wishConflict(
   for (const [i, [a, first]] of wishes.entries())
     for (const [b, second] of wishes.slice(i + 1))
       if (fits(free, [first, second]) !== 'found')
-        return conflict([a, b], `The wishes ${words(a)} and ${words(b)} fight each other: either alone can hold.`);
+        return conflict(
+          [a, b],
+          `${words(a)} fights ${words(b)}: either alone can hold, no layout was found with both.`,
+        );
   let set = wishes;
   for (const one of wishes) {
     const less = set.filter((w) => w !== one);

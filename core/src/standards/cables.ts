@@ -16,7 +16,7 @@ export interface CableStandard {
   kind: CableKind;
   name: string;
   /** Lengths one can buy, mm. */
-  lengths: readonly number[];
+  lengths: number[];
   /** Least radius of its middle line, mm. */
   bendRadius: number;
   /** What has to be free around its middle line, mm. */
@@ -27,7 +27,7 @@ export interface CableStandard {
 const cable = (
   kind: CableKind,
   name: string,
-  lengths: readonly number[],
+  lengths: number[],
   bendRadius: number,
   thickness: number,
 ): CableStandard => ({ kind, name, lengths, bendRadius, thickness, source: practice });

@@ -11,6 +11,7 @@ import { Header } from './Header';
 import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
 import { useShortcuts } from './useShortcuts';
+import { useSlowFindings } from './useSlowFindings';
 import { VerdictStrip } from './VerdictStrip';
 import { Waiting } from './Waiting';
 
@@ -20,6 +21,7 @@ export function Workbench() {
   const dispatch = useAppDispatch();
   const { status, id: openId } = useAppSelector((s) => s.document);
   useShortcuts();
+  useSlowFindings();
   useEffect(() => {
     dispatch(resetView());
     void dispatch(openConversion(id));

@@ -1,8 +1,9 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { assemble } from '@young-shell/core/assembly';
+import { assemble, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
 import { marginsOfPart } from '@young-shell/core/fit';
 import { assessAll } from '@young-shell/core/plan';
+import type { Vec3 } from '@young-shell/core/solid';
 import type { RootState } from '../app/store';
 import { stacksOf } from './history';
 
@@ -33,15 +34,34 @@ export const selectDocument = known;
 
 export const selectAssembly = createSelector([selectShown], assemble);
 
-/** What is drawn: parts are laid aside while a room map is shown without them. */
+/**
+ * What is drawn: parts are laid aside while a room map is shown without them; while the order is stepped through, those
+ * that are not in yet are, and the one that goes in is on its way.
+ */
 export const selectDrawn = createSelector(
-  [selectAssembly, (s: RootState) => s.view.room?.withParts ?? true],
-  (assembly, withParts) => (withParts ? assembly : { ...assembly, parts: [] }),
+  [selectAssembly, (s: RootState) => s.view.room?.withParts ?? true, (s: RootState) => s.view.motion],
+  (assembly, withParts, motion): Assembly => {
+    if (!withParts) return { ...assembly, parts: [] };
+    if (!motion) return assembly;
+    const parts = assembly.parts.filter((p) => !motion.aside.includes(p.id));
+    return { ...assembly, parts: parts.map((p) => (motion.moving.includes(p.id) ? onItsWay(p, motion.by) : p)) };
+  },
 );
 
+const onItsWay = (part: PlacedPart, [x, y, z]: Vec3): PlacedPart => {
+  const { placement } = part;
+  return placePart(part.id, part.part, {
+    ...placement,
+    x: placement.x + x,
+    y: placement.y + y,
+    z: placement.z + z,
+  });
+};
+
 /** What all stations say of what is shown; without what rests on litres, which a worker computes. */
-export const selectAssessment = createSelector([selectShown, selectAssembly], (document, assembly) =>
-  assessAll(document, undefined, assembly),
+export const selectAssessment = createSelector(
+  [selectShown, selectAssembly, (s: RootState) => s.view.slow],
+  (document, assembly, slow) => assessAll(document, undefined, assembly, slow),
 );
 
 /** Margins of the selected part, tightest first: live while it is dragged. */
@@ -59,4 +79,6 @@ export const selectHistory = createSelector(
 );
 
 /** What all stations say of the plan as it is kept, without drag and preview: cards don’t vanish under the hand. */
-export const selectKeptAssessment = createSelector([known], (document) => assessAll(document));
+export const selectKeptAssessment = createSelector([known, (s: RootState) => s.view.slow], (document, slow) =>
+  assessAll(document, undefined, undefined, slow),
+);

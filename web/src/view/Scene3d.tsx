@@ -19,6 +19,7 @@ import { overlapsOf } from './overlaps';
 import { PART_FILL, PENCIL, RED_TAPE } from './palette';
 import { hullBox } from './projection';
 import { Room3d } from './Room3d';
+import { Routes3d } from './Routes3d';
 import { select } from './slice';
 import { Where3d } from './Where3d';
 import { SolidMesh } from './SolidMesh';
@@ -56,6 +57,7 @@ export function Scene3d({
       />
       <Room3d />
       <Where3d />
+      <Routes3d />
       <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />

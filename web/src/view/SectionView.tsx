@@ -13,6 +13,7 @@ import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
 import { RoomSection } from './RoomSection';
+import { RoutesSection } from './RoutesSection';
 import { WhereSection } from './WhereSection';
 import { select } from './slice';
 import { SolidOutline } from './SolidOutline';
@@ -236,6 +237,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           pointerEvents="none"
         />
         <WhereSection mode={mode} px={px} />
+        <RoutesSection mode={mode} />
         <FaceLines axes={[across, up, into]} px={px} />
         {overlapsOf(assembly, assessment.fit.margins).map(({ id, low, high }) => (
           <rect

@@ -11,6 +11,7 @@ import { SectionView } from './SectionView';
 import { select } from './slice';
 import { useViewKeys } from './useViewKeys';
 import { ViewBar } from './ViewBar';
+import { WishTape } from './WishTape';
 
 /** The one large view of the shell that all stations share. */
 export function ShellView({ id }: { id: string }) {
@@ -98,6 +99,7 @@ export function ShellView({ id }: { id: string }) {
                 onClick={() => dispatch(select({ kind: 'part', id: part.id }))}
               >
                 {part.part.name}
+                <WishTape part={part.id} />
               </button>
             ))}
             {shownMargins(partMargins).map((m) => (

@@ -1,4 +1,4 @@
-import type { PartKind } from '@young-shell/core/standards';
+import type { CableKind, PartKind } from '@young-shell/core/standards';
 
 /** Fills of parts by kind: muted, told apart by their labels too. */
 export const PART_FILL: Readonly<Record<PartKind, string>> = {
@@ -9,6 +9,18 @@ export const PART_FILL: Readonly<Record<PartKind, string>> = {
   drive: '#b3bec2',
   fan: '#4f9394',
   radiator: '#7f9a6b',
+};
+
+/** Cables by what they carry. */
+export const CABLE_COLOUR: Readonly<Record<CableKind, string>> = {
+  'main power': '#e8c547',
+  'card power': '#e8c547',
+  'drive power': '#e8c547',
+  data: '#e07a5f',
+  riser: '#c9ada7',
+  'fan lead': '#81b29a',
+  tube: '#8ecae6',
+  lead: '#f2cc8f',
 };
 
 export const FEATURE_FILL = { keep: '#a79f88', cut: '#d9c68f', removed: '#555555' } as const;

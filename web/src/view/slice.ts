@@ -1,5 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Jaws, RoomReport } from '@young-shell/core/shell';
+import type { Finding } from '@young-shell/core/findings';
+import type { Route } from '@young-shell/core/fit';
+import type { Vec3 } from '@young-shell/core/solid';
 import type { Where } from '@young-shell/core/search';
 import type { Change, Placement } from '@young-shell/core/document';
 
@@ -15,6 +18,19 @@ export interface WhereOverlay {
   on: boolean;
   stick: boolean;
   map: { id: string; where: Where } | null;
+}
+
+/** A step of the order as it is drawn: what is not in yet, and how far what goes in still is from its place. */
+export interface Motion {
+  aside: string[];
+  moving: string[];
+  by: Vec3;
+}
+
+/** Cables drawn through the free room. */
+export interface RoutesOverlay {
+  routes: Route[];
+  picked: string | null;
 }
 
 /** Free room drawn over the shell: the map, and one block picked out. */
@@ -45,6 +61,10 @@ export interface ViewState {
   fitTab: FitTab;
   room: RoomOverlay | null;
   where: WhereOverlay;
+  motion: Motion | null;
+  routes: RoutesOverlay | null;
+  /** Findings about cables and order: they come from a worker. */
+  slow: Finding[];
   /** Where to put the jaws of the calipers. */
   jaws: Jaws | null;
 }
@@ -60,6 +80,9 @@ const initialState: ViewState = {
   fitTab: 'margins',
   room: null,
   where: { on: false, stick: true, map: null },
+  motion: null,
+  routes: null,
+  slow: [],
   jaws: null,
 };
 
@@ -97,6 +120,15 @@ const slice = createSlice({
     showWhere: (state, { payload }: PayloadAction<Partial<WhereOverlay>>) => {
       Object.assign(state.where, payload);
     },
+    showMotion: (state, { payload }: PayloadAction<Motion | null>) => {
+      state.motion = payload;
+    },
+    showRoutes: (state, { payload }: PayloadAction<RoutesOverlay | null>) => {
+      state.routes = payload;
+    },
+    setSlow: (state, { payload }: PayloadAction<Finding[]>) => {
+      state.slow = payload;
+    },
     showJaws: (state, { payload }: PayloadAction<Jaws | null>) => {
       state.jaws = payload;
     },
@@ -116,6 +148,9 @@ export const {
   setFitTab,
   showRoom,
   showWhere,
+  showMotion,
+  showRoutes,
+  setSlow,
   showJaws,
   resetView,
 } = slice.actions;

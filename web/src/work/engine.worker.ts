@@ -20,9 +20,23 @@ import {
   type SheetFonts,
 } from '@young-shell/core/exchange';
 import type { Finding, Remedy } from '@young-shell/core/findings';
-import { overlapsOf, placeFor, remediesFor, type Overlap, type PlaceResult } from '@young-shell/core/fit';
+import {
+  accessOf,
+  balanceOf,
+  orderOf,
+  overlapsOf,
+  placeFor,
+  remediesFor,
+  routesOf,
+  type Access,
+  type Balance,
+  type Order,
+  type Overlap,
+  type PlaceResult,
+  type Route,
+} from '@young-shell/core/fit';
 import { correctedPositions, photoPointsOf, solveHoles } from '@young-shell/core/kit';
-import { effectOf } from '@young-shell/core/plan';
+import { effectOf, slowFindings } from '@young-shell/core/plan';
 import {
   conflictOf,
   nearestWhere,
@@ -121,6 +135,21 @@ const engine = {
     return transfer(report, [report.map.run.buffer, report.map.from.buffer]);
   },
   place: (document: Conversion, part: string): PlaceResult => placeFor(document, assemble(document), part),
+  /** Findings about cables and order. */
+  slow: (document: Conversion): Finding[] => slowFindings(document),
+  /** How all cables run. */
+  routes: (document: Conversion): Route[] => routesOf(document, assemble(document)),
+  /** In which order it goes together, what is in the way of hands and drivers, what it weighs where. */
+  order(document: Conversion): { order: Order; access: Access[]; balance: Balance } {
+    const assembly = assemble(document);
+    return {
+      order: orderOf(document, assembly),
+      access: accessOf(document, assembly),
+      balance: balanceOf(document, assembly),
+    };
+  },
+  /** Which wishes can't hold together, or parts be together. */
+  conflict: (document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined => conflictOf(document, { keep }),
   /** Where a part can go as it is turned: of the map only what changed is redone. */
   where: (document: Conversion, id: string, orientation: Orientation): Where | undefined =>
     finder.at(document, id, orientation),

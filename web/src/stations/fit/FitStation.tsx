@@ -8,9 +8,12 @@ import { LayoutsPanel } from './LayoutsPanel';
 import { MarginList } from './MarginList';
 import { MeasureAgainList } from './MeasureAgainList';
 import { OverlapList } from './OverlapList';
+import { OrderPanel } from './OrderPanel';
 import { PartPlace } from './PartPlace';
 import { PartTray } from './PartTray';
+import { ReachPanel } from './ReachPanel';
 import { WaysPanel } from './WaysPanel';
+import { WishesPanel } from './WishesPanel';
 
 /** Station 3: where everything goes, by how much it fits, and what would make it fit. */
 export function FitStation() {
@@ -25,7 +28,10 @@ export function FitStation() {
       tabs={[
         { value: 'margins', label: 'Margins', content: <Margins /> },
         { value: 'layouts', label: 'Layouts', content: <LayoutsPanel /> },
-        { value: 'ways', label: 'Ways out', content: <WaysPanel /> },
+        { value: 'ways', label: 'Ways', content: <WaysPanel /> },
+        { value: 'wishes', label: 'Wishes', content: <WishesPanel /> },
+        { value: 'reach', label: 'Reach', content: <ReachPanel /> },
+        { value: 'order', label: 'Order', content: <OrderPanel /> },
       ]}
     />
   );

@@ -1,0 +1,67 @@
+import type { Assembly } from '../../assembly';
+import type { Conversion } from '../../document';
+import type { Finding } from '../../findings';
+import { nameOf } from '../words';
+import type { Access } from './access';
+import type { Order } from './order';
+
+const listed = (names: readonly string[]) =>
+  names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** What is wrong with how a conversion goes together: trapped parts, screws and plugs out of reach, wishes about that. */
+export function orderFindings(
+  document: Conversion,
+  assembly: Assembly,
+  order: Order,
+  access: readonly Access[],
+): Finding[] {
+  const findings: Finding[] = [];
+  const name = (id: string) => nameOf(document, { kind: 'part', id });
+  const base = { station: 'fit' as const, figures: [] };
+  if (order.exits.length === 0) return [];
+  for (const id of order.trapped)
+    findings.push({
+      ...base,
+      id: `fit/trapped/${id}`,
+      verdict: 'stop',
+      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in.`,
+      brief: `${name(id)} trapped`,
+      about: [{ kind: 'part', id }],
+    });
+  for (const step of order.steps)
+    if (step.parts.length > 1)
+      findings.push({
+        ...base,
+        id: `fit/together/${step.parts.join('+')}`,
+        verdict: 'note',
+        sentence: `${listed(step.parts.map(name))} only go in and out together.`,
+        brief: 'go in together',
+        about: step.parts.map((id) => ({ kind: 'part', id })),
+      });
+  for (const part of assembly.parts) {
+    const own = access.filter((a) => a.part === part.id && a.what === 'screw' && a.blockers.includes(part.id));
+    if (own.length > 0)
+      findings.push({
+        ...base,
+        id: `fit/screws/${part.id}`,
+        verdict: 'note',
+        sentence: `${own.length} of the screws of ${name(part.id)} lie under its own cooler or memory: screw it down before those go on.`,
+        brief: 'screws covered',
+        about: [{ kind: 'part', id: part.id }],
+      });
+  }
+  for (const [id, wish] of Object.entries(document.layout.wishes)) {
+    if (wish.kind !== 'reachable' || !(wish.part in document.layout.placements)) continue;
+    const first = order.first[wish.part];
+    if (first && first.length === 0) continue;
+    findings.push({
+      ...base,
+      id: `fit/wish/${id}`,
+      verdict: 'warn',
+      sentence: `${name(wish.part)} should be reachable; ${first ? `${listed(first.map(name))} must come out first` : 'it can’t come out at all'}.`,
+      brief: 'wish: reachable',
+      about: [{ kind: 'part', id: wish.part }],
+    });
+  }
+  return findings;
+}

@@ -1,0 +1,174 @@
+import { assemble, type Assembly } from '../../assembly';
+import type { Conversion } from '../../document';
+import { kindOf } from '../../parts';
+import { exitsOf } from './exits';
+import type { Leg } from './sweep';
+import { waysOut, type WayOutOfShell } from './ways';
+
+/** One step of putting a conversion together. */
+export interface OrderStep {
+  parts: string[];
+  /** The way in: the way out backwards, from outside to where the part stands. */
+  legs: Leg[];
+  exit: string;
+}
+
+export interface Order {
+  /** How everything goes in, first to last. */
+  steps: OrderStep[];
+  /** Parts that can't come out, whatever is taken out first. */
+  trapped: string[];
+  /** For every part that comes out: what has to come out before it; the fewest. */
+  first: Record<string, string[]>;
+  /** Names of what opens, in the order in which it opens; empty where nothing does. */
+  exits: string[];
+}
+
+/** In which order things are better taken out when they could all be: a board goes in first (common practice, no source). */
+const OUT_FIRST: readonly (string | undefined)[] = [
+  'fan',
+  'drive',
+  'brick',
+  'card',
+  'radiator',
+  undefined,
+  'supply',
+  'board',
+];
+/** With more parts than this the fewest blockers are looked for greedily. */
+const EXACT = 12;
+
+/**
+ * An order in which everything can be taken out, reversed for assembly. Taking a part out never blocks another, so
+ * whatever can go may go: if this comes to an end with parts left, no order takes them out one by one; then two at a
+ * time are tried. What is still left is trapped.
+ */
+export function orderOf(document: Conversion, assembly: Assembly = assemble(document)): Order {
+  const ways = waysOut(document, assembly);
+  const exits = exitsOf(document, assembly);
+  const left = new Set(assembly.parts.map((p) => p.id));
+  const rank = (id: string) => OUT_FIRST.indexOf(kindOf(document.kit.parts[id]!));
+  const out: OrderStep[] = [];
+  for (;;) {
+    const free = [...left]
+      .map((id) => ({ id, way: openWay(ways.get(id)!, left) }))
+      .filter((c): c is { id: string; way: WayOutOfShell } => c.way !== undefined)
+      .sort((a, b) => rank(a.id) - rank(b.id) || (a.id < b.id ? -1 : 1))[0];
+    if (free) {
+      left.delete(free.id);
+      out.push(stepOf([free.id], free.way));
+      continue;
+    }
+    const pair = pairOut(ways, left);
+    if (!pair) break;
+    pair.parts.forEach((id) => left.delete(id));
+    out.push(stepOf(pair.parts, pair.way));
+  }
+  return {
+    steps: out.reverse(),
+    trapped: [...left],
+    first: Object.fromEntries(
+      assembly.parts.filter((p) => !left.has(p.id)).map((p) => [p.id, firstOut(p.id, ways, [...ways.keys()])]),
+    ),
+    exits: exits.map((e) => e.name),
+  };
+}
+
+const OPPOSITE = { left: 'right', right: 'left', front: 'rear', rear: 'front', top: 'bottom', bottom: 'top' } as const;
+
+const stepOf = (parts: string[], { legs, exit }: WayOutOfShell): OrderStep => ({
+  parts,
+  legs: [...legs].reverse().map(({ direction, by }) => ({ direction: OPPOSITE[direction], by })),
+  exit: exit.name,
+});
+
+/** A way that nothing of what is left stands in. */
+const openWay = (ways: readonly WayOutOfShell[], left: ReadonlySet<string>) =>
+  ways.find((w) => ![...w.blockers].some((id) => left.has(id)));
+
+/** Two parts that can leave together: each blocks only the other, along the same straight way. */
+function pairOut(ways: ReadonlyMap<string, WayOutOfShell[]>, left: ReadonlySet<string>) {
+  for (const a of left)
+    for (const b of left) {
+      if (a >= b) continue;
+      for (const wa of ways.get(a)!) {
+        const others = (w: WayOutOfShell) => [...w.blockers].filter((id) => left.has(id) && id !== a && id !== b);
+        if (wa.legs.length !== 1 || others(wa).length > 0) continue;
+        const wb = ways
+          .get(b)!
+          .find((w) => w.legs.length === 1 && w.legs[0]!.direction === wa.legs[0]!.direction && others(w).length === 0);
+        if (wb) return { parts: [a, b], way: wa };
+      }
+    }
+  return undefined;
+}
+
+/**
+ * The fewest parts that have to come out before a part can: breadth-first over what is out already, exact for few
+ * parts; for many, one blocker after the other.
+ */
+export function firstOut(id: string, ways: ReadonlyMap<string, WayOutOfShell[]>, all: readonly string[]): string[] {
+  const canGo = (part: string, gone: ReadonlySet<string>) =>
+    ways.get(part)!.some((w) => [...w.blockers].every((b) => gone.has(b)));
+  // Only what stands in its way, or in the way of that, can matter.
+  const matters = new Set<string>();
+  const grow = (part: string) => {
+    for (const way of ways.get(part)!)
+      for (const b of way.blockers)
+        if (b !== id && !matters.has(b)) {
+          matters.add(b);
+          grow(b);
+        }
+  };
+  grow(id);
+  const others = all.filter((p) => matters.has(p));
+  if (others.length > EXACT) return greedy(id, others, canGo);
+  let layer: string[][] = [[]];
+  const seen = new Set(['']);
+  while (layer.length > 0) {
+    const next: string[][] = [];
+    // Of several that are equally few the one with the simplest way out.
+    const legs = (gone: readonly string[]) =>
+      Math.min(
+        ...ways
+          .get(id)!
+          .filter((w) => [...w.blockers].every((b) => gone.includes(b)))
+          .map((w) => w.legs.length),
+      );
+    const enough = layer.filter((gone) => Number.isFinite(legs(gone))).sort((a, b) => legs(a) - legs(b))[0];
+    if (enough) return enough;
+    for (const gone of layer) {
+      const set = new Set(gone);
+      for (const part of others) {
+        if (set.has(part) || !canGo(part, set)) continue;
+        const more = [...gone, part];
+        const key = [...more].sort().join();
+        if (seen.has(key)) continue;
+        seen.add(key);
+        next.push(more);
+      }
+    }
+    layer = next;
+  }
+  return [];
+}
+
+function greedy(
+  id: string,
+  others: readonly string[],
+  canGo: (part: string, gone: ReadonlySet<string>) => boolean,
+): string[] {
+  const gone = new Set<string>();
+  while (!canGo(id, gone)) {
+    const next = others.find((part) => !gone.has(part) && canGo(part, gone));
+    if (next === undefined) return [...gone];
+    gone.add(next);
+  }
+  // What turns out not to be needed stays in.
+  for (const part of [...gone]) {
+    const less = new Set([...gone].filter((p) => p !== part));
+    const order = [...less];
+    if (canGo(id, less) && order.every((p, i) => canGo(p, new Set(order.slice(0, i))))) gone.delete(part);
+  }
+  return [...gone];
+}

@@ -1,0 +1,91 @@
+import type { PlacedPart, Solid } from '../../assembly';
+import { axisOf, leastAlong, moved, signedDistance, signOf, type Direction, type Shape, type Vec3 } from '../../solid';
+import type { Exit, Remains } from './exits';
+
+/** A straight move of a part. */
+export interface Leg {
+  direction: Direction;
+  by: number;
+}
+
+/** Deeper than this counts as a hit, mm: parts that touch slide along each other. */
+const HIT = 0.05;
+
+/** A shape drawn out along a direction: the room it sweeps, exact for boxes and for cylinders along their axis. */
+export function swept(shape: Shape, { direction, by }: Leg): Shape {
+  const axis = axisOf(direction);
+  const low: Vec3 = [...shape.low];
+  const high: Vec3 = [...shape.high];
+  if (signOf(direction) > 0) high[axis] += by;
+  else low[axis] -= by;
+  return shape.kind === 'cylinder' && shape.axis === axis ? { ...shape, low, high } : { kind: 'box', low, high };
+}
+
+const after = (shape: Shape, { direction, by }: Leg): Shape => {
+  const to: Vec3 = [0, 0, 0];
+  to[axisOf(direction)] = signOf(direction) * by;
+  return moved(shape, to);
+};
+
+const isBody = (s: Solid) => (s.role === 'body' || s.role === 'mount') && !s.swept;
+const bodies = (part: PlacedPart) => part.solids.filter(isBody);
+
+const normal: Vec3 = [0, 0, 0];
+
+function overlap(a: Shape, b: Shape): boolean {
+  for (let i = 0; i < 3; i++) if (a.high[i]! <= b.low[i]! + HIT || b.high[i]! <= a.low[i]! + HIT) return false;
+  return a.kind === 'box' && b.kind === 'box' ? true : signedDistance(a, b, normal) < -HIT;
+}
+
+/** Do two sets of shapes meet on the way, more than they do at its start? */
+function meets(own: readonly Shape[], leg: Leg, others: readonly Shape[]): boolean {
+  for (const a of own) {
+    const room = swept(a, leg);
+    for (const b of others) if (overlap(room, b) && !overlap(a, b)) return true;
+  }
+  return false;
+}
+
+/** Does a way meet the shell that is left? */
+export function meetsShell(part: PlacedPart, legs: readonly Leg[], { walls, features }: Remains, exit: Exit): boolean {
+  let own: Shape[] = bodies(part).map((s) => s.shape);
+  const obstacles = features.filter((f) => !f.swept).map((f) => f.shape);
+  for (const leg of legs) {
+    if (meets(own, leg, obstacles)) return true;
+    for (const wall of walls) {
+      const towards = wall.normal[axisOf(leg.direction)] * signOf(leg.direction);
+      if (towards > -1e-6) continue;
+      if (own.every((s) => leastAlong(after(s, leg), ...wall.normal) >= wall.offset - HIT)) continue;
+      if (!passes(own, exit, leg.direction)) return true;
+    }
+    own = own.map((s) => after(s, leg));
+  }
+  return false;
+}
+
+/** Does everything go through an exit along a direction? */
+function passes(own: readonly Shape[], { opens, direction }: Exit, way: Direction): boolean {
+  if (way !== direction) return false;
+  const axis = axisOf(direction);
+  if (opens.kind === 'window')
+    return own.every((s) =>
+      [0, 1, 2].every((i) => i === axis || (s.low[i]! >= opens.low[i]! - 1e-6 && s.high[i]! <= opens.high[i]! + 1e-6)),
+    );
+  // Everything beyond the plane is gone; what leans in before it still stands.
+  return own.every((s) => (signOf(direction) > 0 ? s.high[axis] : -s.low[axis]) >= signOf(direction) * opens.at - 1e-6);
+}
+
+/** Which other parts a way meets. */
+export function blockersOf(part: PlacedPart, legs: readonly Leg[], others: readonly PlacedPart[]): string[] {
+  return others
+    .filter((other) => {
+      const shapes = bodies(other).map((s) => s.shape);
+      let own: Shape[] = bodies(part).map((s) => s.shape);
+      for (const leg of legs) {
+        if (meets(own, leg, shapes)) return true;
+        own = own.map((s) => after(s, leg));
+      }
+      return false;
+    })
+    .map((other) => other.id);
+}

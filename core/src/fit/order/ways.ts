@@ -1,0 +1,72 @@
+import type { Assembly, PlacedPart } from '../../assembly';
+import type { Conversion } from '../../document';
+import { axisOf, directionOf, type Axis } from '../../solid';
+import { exitsOf, remainsOf, type Exit } from './exits';
+import { blockersOf, meetsShell, type Leg } from './sweep';
+
+/** A way out for a part: through which exit, along which legs, and which other parts stand in it. */
+export interface WayOutOfShell {
+  exit: Exit;
+  legs: Leg[];
+  blockers: ReadonlySet<string>;
+}
+
+/** Sideways moves that are tried before the way out, mm: free of a wall, of an edge, of a neighbour, across. */
+const SIDEWAYS = [4, 10, 25, 60, 120] as const;
+const LIFTS = [30, 80] as const;
+/** Ways with the fewest blockers that are kept of each part. */
+const KEPT = 8;
+
+/**
+ * Ways out of every part through every exit: straight, after a move sideways, or up, sideways and on. The shell that is
+ * left may stand in none of them; other parts are their blockers. Blocking relations by direction as in Wilson and
+ * Latombe (1994, from memory), with these short ways for directions.
+ */
+export function waysOut(document: Conversion, assembly: Assembly): Map<string, WayOutOfShell[]> {
+  const exits = exitsOf(document, assembly);
+  const remains = remainsOf(assembly, exits);
+  const ways = new Map<string, WayOutOfShell[]>();
+  for (const part of assembly.parts) {
+    const others = assembly.parts.filter((p) => p.id !== part.id);
+    const found: WayOutOfShell[] = [];
+    for (const exit of exits)
+      for (const legs of legsTo(assembly, part, exit)) {
+        if (found.some((w) => w.blockers.size === 0)) break;
+        if (meetsShell(part, legs, remains, exit)) continue;
+        found.push({ exit, legs, blockers: new Set(blockersOf(part, legs, others)) });
+      }
+    ways.set(part.id, best(found));
+  }
+  return ways;
+}
+
+/** Candidate ways through an exit, shortest first. */
+function legsTo(assembly: Assembly, part: PlacedPart, { direction }: Exit): Leg[][] {
+  const axis = axisOf(direction);
+  const { low, high } = assembly.hull;
+  // Far enough to be outside altogether.
+  const out: Leg = { direction, by: high[axis] - low[axis] + (part.high[axis] - part.low[axis]) };
+  const sideways = ([0, 1, 2] as Axis[])
+    .filter((a) => a !== axis)
+    .flatMap((a) => SIDEWAYS.flatMap((by) => [1, -1].map((sign): Leg => ({ direction: directionOf(a, sign), by }))))
+    .sort((p, q) => p.by - q.by);
+  const lifts = LIFTS.map((by): Leg => ({ direction, by }));
+  const upFirst: Leg[] = axis === 2 ? [] : [4, 15, 40].map((by) => ({ direction: 'top' as const, by }));
+  return [
+    [out],
+    ...sideways.map((leg) => [leg, out]),
+    ...upFirst.map((leg) => [leg, out]),
+    ...lifts.flatMap((lift) => sideways.map((leg) => [lift, leg, out])),
+  ];
+}
+
+/** The ways with the fewest blockers; those that need all that another one needs, and more, are left out. */
+function best(found: readonly WayOutOfShell[]): WayOutOfShell[] {
+  const sorted = [...found].sort((a, b) => a.blockers.size - b.blockers.size || a.legs.length - b.legs.length);
+  const kept: WayOutOfShell[] = [];
+  for (const way of sorted) {
+    if (kept.length >= KEPT) break;
+    if (!kept.some((k) => [...k.blockers].every((id) => way.blockers.has(id)))) kept.push(way);
+  }
+  return kept;
+}
