@@ -1,13 +1,15 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { assemble } from '@young-shell/core/assembly';
 import { facesToCut } from '@young-shell/core/cut';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
 import { sheetsPdf, sheetSvg } from '@young-shell/core/exchange';
-import { overlapsOf, remediesFor } from '@young-shell/core/fit';
+import { accessOf, balanceOf, orderOf, overlapsOf, remediesFor, routesOf } from '@young-shell/core/fit';
 import { correctedPositions, photoPointsOf, solveHoles } from '@young-shell/core/kit';
 import { assessAll, slowFindings, surveyOf, worstOf } from '@young-shell/core/plan';
+import { conflictOf, searchLayouts, waysOutOf } from '@young-shell/core/search';
 import { ROOM_QUESTION, roomReport, volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel } from '@young-shell/core/solid';
 
@@ -16,6 +18,12 @@ young-shell sheets conversion.json [folder]  1:1 cut sheets: sheets.pdf and one 
 young-shell survey conversion.json           what to measure next, most useful first, as JSON
 young-shell room conversion.json             largest free blocks, slab and stick, as JSON
 young-shell holes conversion.json            hole maps solved, as JSON
+young-shell layouts conversion.json          layouts of the whole kit, best first; what can't be together, as JSON
+young-shell ways-out conversion.json         the least interventions after which everything fits, as JSON
+young-shell order conversion.json            assembly order, access, cables, weight and balance, as JSON
+
+  --seed 1        other luck for layouts and ways-out; the same seed gives the same result
+  --seconds 60    ends layouts and ways-out with the best so far
 
 Exit code: 0 done, 1 a finding stops the work, 2 bad input.
 `;
@@ -29,12 +37,25 @@ const print = (report: unknown) => {
   return DONE;
 };
 
-const VERBS = { assess, sheets, survey, room, holes };
+const VERBS = { assess, sheets, survey, room, holes, layouts, 'ways-out': waysOut, order };
+
+/** What a search is told on the command line. */
+interface Limits {
+  seed: number;
+  seconds: number;
+}
 
 /** The command line: the same computations as the screen. Gives the exit code. */
 export async function main(args: readonly string[]): Promise<number> {
-  const [verb, file, folder = '.'] = args;
-  if (verb === '--help' || verb === 'help') {
+  let given: ReturnType<typeof parsed>;
+  try {
+    given = parsed(args);
+  } catch (error) {
+    process.stderr.write(`${(error as Error).message}\n${USAGE}`);
+    return BAD_INPUT;
+  }
+  const [verb, file, folder = '.'] = given.positionals;
+  if (given.values.help || verb === 'help') {
     process.stdout.write(USAGE);
     return DONE;
   }
@@ -44,12 +65,33 @@ export async function main(args: readonly string[]): Promise<number> {
     return BAD_INPUT;
   }
   try {
-    return await run(readConversion(readFileSync(file, 'utf8')), folder);
+    return await run(readConversion(readFileSync(file, 'utf8')), folder, given.limits);
   } catch (error) {
     if (!(error instanceof DocumentError) && !(error as NodeJS.ErrnoException).code) throw error;
     process.stderr.write(`${file}: ${(error as Error).message}\n`);
     return BAD_INPUT;
   }
+}
+
+/** Words and options of the command line. @throws Error that names the option and what would be right. */
+function parsed(args: readonly string[]) {
+  const { values, positionals } = parseArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: {
+      help: { type: 'boolean' },
+      seed: { type: 'string', default: '1' },
+      seconds: { type: 'string', default: '60' },
+    },
+  });
+  const number = (name: 'seed' | 'seconds', least: number, most: number) => {
+    const value = Number(values[name]);
+    if (!Number.isFinite(value) || value < least || value > most)
+      throw new Error(`--${name} is “${values[name]}”; it would be a number from ${least} to ${most}.`);
+    return value;
+  };
+  const limits: Limits = { seed: Math.round(number('seed', 1, 1_000_000)), seconds: number('seconds', 0.1, 86_400) };
+  return { values, positionals, limits };
 }
 
 async function assess(document: Conversion): Promise<number> {
@@ -115,4 +157,36 @@ async function holes(document: Conversion): Promise<number> {
       return { id, name: map.name, ...solution, corrected: correctedPositions(map, solution) };
     }),
   );
+}
+
+/** Says when the time is up. */
+function deadline(seconds: number): () => boolean {
+  const end = performance.now() + 1000 * seconds;
+  return () => performance.now() > end;
+}
+
+async function layouts(document: Conversion, _folder: string, { seed, seconds }: Limits): Promise<number> {
+  const stop = deadline(seconds);
+  const result = searchLayouts(document, { seed, polish: 60, stop });
+  const conflict = result.layouts.length === 0 ? conflictOf(document, { seed, stop }) : undefined;
+  print({ seed, ...result, ...(conflict ? { conflict } : {}) });
+  return result.layouts.length > 0 ? DONE : STOPS;
+}
+
+async function waysOut(document: Conversion, _folder: string, { seed, seconds }: Limits): Promise<number> {
+  const result = waysOutOf(document, { seed, stop: deadline(seconds) });
+  print({ seed, ...result });
+  return result.ways.length > 0 ? DONE : STOPS;
+}
+
+async function order(document: Conversion): Promise<number> {
+  const assembly = assemble(document);
+  const found = orderOf(document, assembly);
+  print({
+    ...found,
+    access: accessOf(document, assembly),
+    cables: routesOf(document, assembly).map(({ link, ...route }) => ({ id: link.id, kind: link.kind, ...route })),
+    balance: balanceOf(document, assembly),
+  });
+  return found.trapped.length > 0 ? STOPS : DONE;
 }

@@ -20,7 +20,7 @@ export interface Conflict {
 /** Placings that a search for a subset may use before it counts as not found. */
 const QUICK = 400;
 /** Placings that a proof may use, and the steps of its grids, mm. */
-const PROOF = 6000;
+const PROOF = 40_000;
 const PROOF_STEPS = [12, 6, 3] as const;
 /** Larger conflicts are not looked for one by one. */
 const LARGEST = 3;
@@ -36,6 +36,7 @@ type Found = 'found' | 'impossible' | 'not found';
 export function conflictOf(document: Conversion, options: LayoutOptions = {}): Conflict | undefined {
   const stop = options.stop ?? (() => false);
   const { free } = startOf(document, options);
+  if (free.length === 0) return undefined;
   const wishes = Object.entries(document.layout.wishes);
   const fits = (only: readonly string[], kept: readonly Wish[]): Found => canFit(document, only, kept, options);
 
@@ -74,6 +75,8 @@ export function canFit(
   delete search.onLayout;
   delete search.onProgress;
   if (searchLayouts(document, search).layouts.length > 0) return 'found';
+  // A proof looks at the parts alone.
+  if (wishes.length > 0) return 'not found';
   for (const step of PROOF_STEPS) {
     const outcome = proof(document, { ...search, step });
     if (outcome.kind === 'none') return 'impossible';

@@ -1,9 +1,11 @@
 import type { Placement, Wish } from '../document';
 import {
+  allFree,
   copyOf,
   countFree,
   eachCorner,
   eachFree,
+  isFree,
   nearestFree,
   pairWish,
   paintZone,
@@ -11,6 +13,7 @@ import {
   zonesBetween,
   type Positions,
   type RoomySolid,
+  type Run,
   type Zone,
 } from '../fit';
 import type { Vec3 } from '../solid';
@@ -44,6 +47,8 @@ export interface SearchSettings {
   cost: (piece: Piece, option: Option, at: Vec3, placed: readonly Spot[]) => number;
   /** Where a part should rather be: the free position nearest to it is tried besides the corners. */
   target?: (id: string) => Placement | undefined;
+  /** Places are slid off the grid until they touch: for kits that only fit when nothing is wasted. */
+  snug?: boolean;
   /** Places tried for a part before giving it up. */
   breadth: number;
   random: () => number;
@@ -150,6 +155,38 @@ export class Engine {
     return after;
   }
 
+  /** A place moved along each axis, by at most a step, until it touches on the side where the grid was taken. */
+  private slid(spot: Spot, placed: readonly Spot[]): Spot {
+    const { option } = spot;
+    const at: Vec3 = [...spot.at];
+    const free = () => {
+      if (!option.freeAt(at)) return false;
+      const one = allFree(at.map((from): Run => ({ from, step: 1, count: 1 })) as [Run, Run, Run]);
+      for (const other of placed)
+        for (const zone of this.zonesOf(option.posed, other.option.posed)) paintZone(one, zone, other.at);
+      return isFree(one, 0, 0, 0);
+    };
+    option.positions.runs.forEach((run, axis) => {
+      if (run.count <= 1) return;
+      const from = at[axis]!;
+      for (const way of [-1, 1]) {
+        at[axis] = from + way * run.step;
+        if (free()) continue;
+        let [holds, fails] = [0, run.step];
+        for (let k = 0; k < 10; k++) {
+          const middle = (holds + fails) / 2;
+          at[axis] = from + way * middle;
+          if (free()) holds = middle;
+          else fails = middle;
+        }
+        at[axis] = from + way * holds;
+        return;
+      }
+      at[axis] = from;
+    });
+    return { ...spot, at };
+  }
+
   private zonesOf(own: Posed, other: Posed): Zone[] {
     let known = this.zones.get(own.solids);
     if (!known) this.zones.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));
@@ -162,7 +199,7 @@ export class Engine {
     piece: Piece,
     live: readonly Live[],
     placed: readonly Spot[],
-    { candidates, fixed, wishes, risers, cost, target, breadth, random, noise }: SearchSettings,
+    { candidates, fixed, wishes, risers, cost, target, snug, breadth, random, noise }: SearchSettings,
   ): Spot[] {
     const found: { spot: Spot; cost: number }[] = [];
     const others = [...fixed, ...placed];
@@ -186,7 +223,8 @@ export class Engine {
       }
     });
     found.sort((a, b) => a.cost - b.cost);
-    return (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
+    const spots = (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
+    return snug ? spots.map((spot) => this.slid(spot, placed)) : spots;
   }
 }
 

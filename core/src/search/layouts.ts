@@ -154,7 +154,10 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   const mayHang = (piece: Piece) => kindOf(document.kit.parts[piece.id]!) !== 'board';
   let pieces = withHanging(seated, (piece) => piece.options.length === 0 && mayHang(piece));
   const homeless = pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id);
-  const words = searchedWords(document, start, step);
+  const words =
+    start.free.length === 0
+      ? 'nothing: no part may move. Unlock one, or let those that are in the shell move.'
+      : searchedWords(document, start, step);
   if (homeless.length > 0 || start.free.length === 0)
     return { layouts: [], searched: words, ended: 'enough', homeless };
 
@@ -179,6 +182,8 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
       breadth: 5,
       random,
       noise: tries === 0 ? 0 : Math.min(90, 20 + 4 * tries),
+      // Where nothing was found on the grid, every other try wastes nothing of it.
+      snug: found.length === 0 && tries >= 2 && tries % 2 === 0,
     };
     const outcome = engine.search(pieces, settings, budget);
     total.steps -= Math.max(1, before - budget.steps);

@@ -8,6 +8,7 @@ import {
   evenRun,
   halfSize,
   hardShape,
+  isFree,
   ownWish,
   paintWalls,
   paintZone,
@@ -15,6 +16,7 @@ import {
   solidsFromLow,
   takeRow,
   valueOf,
+  wallLimits,
   zonesBetween,
   type Positions,
   type RoomySolid,
@@ -45,6 +47,8 @@ export interface Option {
   cost: number;
   /** Takes from a grid of its positions all that are not free among what does not move. */
   paint: (p: Positions, around: Assembly) => void;
+  /** Is a place off the grid free of what does not move? */
+  freeAt: (at: Vec3) => boolean;
 }
 
 /** A part that is to be placed. */
@@ -73,6 +77,7 @@ const MOST_OF_ONE = 4_000_000;
 /** All ways in which a part may stand among what does not move. */
 export function pieceOf(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
   const options: Option[] = [];
+  const seen = new Set<string>();
   for (const orientation of settings.only ? [settings.only] : ORIENTATIONS) {
     const facing = settings.wishes.find((w) => w.kind === 'facing' && w.part === id);
     if (facing && facing.face !== orientation.rear) continue;
@@ -84,11 +89,25 @@ export function pieceOf(document: Conversion, base: Assembly, id: string, settin
         : seatsFor(document, id, orientation, settings.stand === 'seated').map((seat) => ({ seat, half: [0, 0, 0] }));
     for (const { seat, half } of seats) {
       const option = optionOf(document, base, id, posed, seat, half as Vec3, settings);
-      if (option && option.free > 0) options.push(option);
+      if (!option || option.free === 0) continue;
+      // For a proof two turns that make the same solids in the same places are one.
+      const same = `${JSON.stringify(posed.solids.map(outlineOf))} ${option.positions.runs.map((r) => r.from).join()}`;
+      if (settings.stand === 'any' && seen.has(same)) continue;
+      seen.add(same);
+      options.push(option);
     }
   }
   return { id, options };
 }
+
+/** All of a solid that decides what it may come near to. */
+const outlineOf = ({ solid, shape }: RoomySolid) => [
+  shape,
+  solid.role,
+  solid.conducts,
+  [...solid.contact].sort(),
+  solid.outside,
+];
 
 function pose(document: Conversion, id: string, orientation: Orientation): Posed {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
@@ -117,7 +136,10 @@ function optionOf(
     const made = [0, 1, 2].map((i): Run | undefined => {
       const at = seat.at[i];
       if (at !== undefined) return { from: at, step: 1, count: 1 };
-      return evenRun(innerLow[i]!, innerHigh[i]! - innerLow[i]! - posed.size[i]!, step);
+      // From exactly as near to one wall as it may be to as near to the other.
+      const limits = wallLimits(base, posed.solids, i as Axis);
+      const from = Math.max(innerLow[i]!, limits.low);
+      return evenRun(from, Math.min(innerHigh[i]! - posed.size[i]!, limits.high) - from, step);
     });
     if (made.some((r) => !r)) return undefined;
     runs = made as [Run, Run, Run];
@@ -140,11 +162,22 @@ function optionOf(
   };
   const positions = allFree(runs);
   paint(positions, base);
+  const obstacles = [...base.features, ...base.parts.flatMap((other) => other.solids)];
+  const zones = zonesBetween(
+    posed.solids,
+    obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
+  );
+  const freeAt = (at: Vec3) => {
+    const one = allFree(at.map((from): Run => ({ from, step: 1, count: 1 })) as [Run, Run, Run]);
+    paintWalls(one, base, posed.solids);
+    for (const zone of zones) paintZone(one, zone, [0, 0, 0]);
+    return isFree(one, 0, 0, 0);
+  };
   const { top } = posed.orientation;
   const kind = kindOf(document.kit.parts[id]!);
   const tilt = top === 'top' ? 0 : top === 'bottom' ? 40 : kind === 'card' ? 2 : kind === 'fan' ? 0 : 15;
   const hangs = settings.stand === 'hanging' ? 30 : 0;
-  return { posed, seat, positions, free: countFree(positions), half, cost: tilt + seat.cost + hangs, paint };
+  return { posed, seat, positions, free: countFree(positions), half, cost: tilt + seat.cost + hangs, paint, freeAt };
 }
 
 /** For proofs: only faces that must reach outside fix anything, anywhere in their reach; seats fix nothing. */

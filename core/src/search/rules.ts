@@ -189,7 +189,7 @@ export const SOFT_RULES: readonly SoftRule[] = [
   },
   {
     id: 'balance',
-    name: 'Centre of mass',
+    name: 'Tips over from',
     why: 'A shell that is heavy on one side tips and is awkward to carry.',
     weight: 1,
     mark: ({ balance, assembly }) => {

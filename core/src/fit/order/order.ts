@@ -43,17 +43,23 @@ const EXACT = 12;
  * whatever can go may go: if this comes to an end with parts left, no order takes them out one by one; then two at a
  * time are tried. What is still left is trapped.
  */
-export function orderOf(document: Conversion, assembly: Assembly = assemble(document)): Order {
-  const ways = waysOut(document, assembly);
+export function orderOf(
+  document: Conversion,
+  assembly: Assembly = assemble(document),
+  ways: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, assembly),
+): Order {
   const exits = exitsOf(document, assembly);
-  const left = new Set(assembly.parts.map((p) => p.id));
-  const rank = (id: string) => OUT_FIRST.indexOf(kindOf(document.kit.parts[id]!));
+  const left = new Set(ways.keys());
+  const rank = (id: string) => {
+    const part = document.kit.parts[id];
+    return OUT_FIRST.indexOf(part && kindOf(part));
+  };
   const out: OrderStep[] = [];
   for (;;) {
     const free = [...left]
       .map((id) => ({ id, way: openWay(ways.get(id)!, left) }))
       .filter((c): c is { id: string; way: WayOutOfShell } => c.way !== undefined)
-      .sort((a, b) => rank(a.id) - rank(b.id) || (a.id < b.id ? -1 : 1))[0];
+      .sort((a, b) => a.way.legs.length - b.way.legs.length || rank(a.id) - rank(b.id) || (a.id < b.id ? -1 : 1))[0];
     if (free) {
       left.delete(free.id);
       out.push(stepOf([free.id], free.way));
@@ -68,7 +74,7 @@ export function orderOf(document: Conversion, assembly: Assembly = assemble(docu
     steps: out.reverse(),
     trapped: [...left],
     first: Object.fromEntries(
-      assembly.parts.filter((p) => !left.has(p.id)).map((p) => [p.id, firstOut(p.id, ways, [...ways.keys()])]),
+      [...ways.keys()].filter((id) => !left.has(id)).map((id) => [id, firstOut(id, ways, [...ways.keys()])]),
     ),
     exits: exits.map((e) => e.name),
   };

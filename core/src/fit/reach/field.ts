@@ -195,8 +195,12 @@ function longer(lists: Int32Array, room: number): Int32Array<ArrayBuffer> {
 }
 
 /** Length of the way to a cell along the grid, mm; Infinity where there is none. */
-export const lengthTo = ({ distance, step }: Field, cell: number): number =>
-  cell < 0 || (distance[cell]! & FAR) === FAR ? Infinity : ((distance[cell]! & FAR) / UNIT) * step;
+export function lengthTo({ distance, step, start }: Field, cell: number): number {
+  // A taken cell says 0, as the start does.
+  if (cell < 0 || (distance[cell] === AT_WALL && cell !== start)) return Infinity;
+  const twelfths = distance[cell]! & FAR;
+  return twelfths === FAR ? Infinity : (twelfths / UNIT) * step;
+}
 
 /** Cells from a cell back to the start, each nearer to it than the one before. */
 export function wayBack(field: Field, from: number): number[] {

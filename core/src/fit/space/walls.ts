@@ -15,6 +15,19 @@ const leastOf = (assembly: Assembly, own: Own, wall: Wall): number =>
     ...own.map(({ solid, shape }) => wall.offset + wanted(solid, wall, assembly) - leastAlong(shape, ...wall.normal)),
   );
 
+/** How far square walls let a part's low end go along an axis, mm: low and high, where there are any. */
+export function wallLimits(assembly: Assembly, own: Own, axis: Axis): { low: number; high: number } {
+  const inside = own.filter(({ solid }) => !solid.outside);
+  const limits = { low: -Infinity, high: Infinity };
+  for (const wall of assembly.hull.walls) {
+    if (Math.abs(wall.normal[axis]) < 0.999 || !assembly.hull.convex) continue;
+    const least = leastOf(assembly, inside, wall);
+    if (wall.normal[axis] > 0) limits.low = Math.max(limits.low, least);
+    else limits.high = Math.min(limits.high, -least);
+  }
+  return limits;
+}
+
 /**
  * Marks the positions at which a block of a part is nearer to a wall of the hull than it may be, less `shrink`
  * mm along each axis. Blocks that stand outside do not count.

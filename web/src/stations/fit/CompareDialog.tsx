@@ -1,7 +1,8 @@
 import { assemble } from '@young-shell/core/assembly';
 import type { Conversion } from '@young-shell/core/document';
 import { balanceOf } from '@young-shell/core/fit';
-import { markPlan, SOFT_RULES, type Mark } from '@young-shell/core/search';
+import { formatLength } from '@young-shell/core/quantity';
+import { isPresent, markPlan, SOFT_RULES, type Mark } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -11,7 +12,7 @@ import { withLayout } from './LayoutCard';
 import { LayoutPicture } from './LayoutPicture';
 
 const UNITS: Record<Mark['unit'], (v: number) => string> = {
-  mm: (v) => (v >= 100 ? `${(v / 1000).toFixed(2)} m` : `${v.toFixed(1)} mm`),
+  mm: (v) => (v >= 100 ? `${(v / 1000).toFixed(2)} m` : `${formatLength(v)} mm`),
   count: (v) => String(v),
   percent: (v) => `${Math.round(v)} %`,
   degree: (v) => `${Math.round(v)}°`,
@@ -24,7 +25,9 @@ export function CompareDialog({ onClose }: { onClose: () => void }) {
   const columns = useMemo(() => {
     const plans: { name: string; plan: Conversion }[] = [
       ...(Object.keys(document.layout.placements).length > 0 ? [{ name: 'Now', plan: document }] : []),
-      ...Object.values(document.layout.variants).map((v) => ({ name: v.name, plan: withVariant(document, v) })),
+      ...Object.values(document.layout.variants)
+        .filter((v) => !isPresent(document, v))
+        .map((v) => ({ name: v.name, plan: withVariant(document, v) })),
       ...found.slice(0, 4).map((layout, i) => ({ name: `Layout ${i + 1}`, plan: withLayout(document, layout) })),
     ];
     return plans.slice(0, 7).map(({ name, plan }) => {
@@ -82,12 +85,6 @@ export function CompareDialog({ onClose }: { onClose: () => void }) {
               values={columns.map((c) => c.balance.centre[2])}
               write={(v) => `${Math.round(v)} mm`}
               best="least"
-            />
-            <Row
-              name="Tips from"
-              values={columns.map((c) => c.balance.tips.angle)}
-              write={(v) => `${Math.round(v)}°`}
-              best="most"
             />
           </tbody>
         </table>

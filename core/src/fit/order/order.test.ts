@@ -1,0 +1,163 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assemble } from '../../assembly';
+import {
+  applyChange,
+  defaultBox,
+  feature,
+  lidAt,
+  newConversion,
+  readConversion,
+  type Conversion,
+} from '../../document';
+import { partFrom } from '../../parts';
+import { measured } from '../../quantity';
+import { standardPart } from '../../standards';
+import { accessOf, exitsOf, firstOut, orderOf, waysOut, type WayOutOfShell } from '.';
+
+const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));
+
+/** A deep box with a lid, and drives at these places. */
+function stacked(places: readonly (readonly [number, number, number])[]): Conversion {
+  const hull = defaultBox();
+  [hull.width, hull.depth, hull.height] = [measured(400), measured(400), measured(200)];
+  const document = newConversion('Stack', hull);
+  document.shell.bodies.lid = lidAt(measured(150));
+  places.forEach(([x, y, z], i) => {
+    document.kit.parts[`drive-${i}`] = partFrom(standardPart('drive/2.5-15')!);
+    document.layout.placements[`drive-${i}`] = { x, y, z, rear: 'rear', top: 'top', locked: false };
+  });
+  return document;
+}
+
+/** The parts that can be taken out one by one, by trying every order: the largest set of all permutations. */
+function allPermutations(ways: ReadonlyMap<string, WayOutOfShell[]>): { out: Set<string>; orders: string[][] } {
+  let out = new Set<string>();
+  const orders: string[][] = [];
+  const go = (gone: string[]) => {
+    const left = [...ways.keys()].filter((id) => !gone.includes(id));
+    const next = left.filter((id) => ways.get(id)!.some((w) => [...w.blockers].every((b) => gone.includes(b))));
+    if (gone.length > out.size) out = new Set(gone);
+    orders.push(gone);
+    for (const id of next) go([...gone, id]);
+  };
+  go([]);
+  return { out, orders };
+}
+
+const graph = fc.array(fc.array(fc.uniqueArray(fc.nat(4), { maxLength: 3 }), { minLength: 1, maxLength: 2 }), {
+  minLength: 5,
+  maxLength: 5,
+});
+
+describe('the order', () => {
+  it('takes out as much as the best of all permutations, and what must come first is the fewest of them', () => {
+    // The ways are made up here: the question is whether the order is found, not whether a way is free.
+    let [stuck, several] = [0, 0];
+    fc.assert(
+      fc.property(graph, (blockers) => {
+        const [exit] = exitsOf(deck, assemble(deck));
+        const ways = new Map(
+          blockers.map((list, i): [string, WayOutOfShell[]] => [
+            `p${i}`,
+            list.map((set) => ({
+              exit: exit!,
+              legs: [{ direction: 'top', by: 100 }],
+              blockers: new Set(set.filter((b) => b !== i).map((b) => `p${b}`)),
+            })),
+          ]),
+        );
+        const { out, orders } = allPermutations(ways);
+        const order = orderOf(deck, assemble(deck), ways);
+        const single = order.steps.filter((s) => s.parts.length === 1).flatMap((s) => s.parts);
+        // Pairs come after all that goes singly.
+        if (order.steps.every((s) => s.parts.length === 1)) expect(new Set(single)).toEqual(out);
+        if (out.size < 5) stuck++;
+        for (const id of out) {
+          const fewest = Math.min(
+            ...orders
+              .filter(
+                (gone) =>
+                  !gone.includes(id) && ways.get(id)!.some((w) => [...w.blockers].every((b) => gone.includes(b))),
+              )
+              .map((gone) => gone.length),
+          );
+          if (fewest > 1) several++;
+          expect(firstOut(id, ways, [...ways.keys()])).toHaveLength(fewest);
+        }
+      }),
+      { numRuns: 150, seed: 4 },
+    );
+    expect(stuck).toBeGreaterThan(10);
+    expect(several).toBeGreaterThan(10);
+  });
+
+  it('of a stack is from the floor up, and the lowest needs all above it out', () => {
+    const document = stacked([[100, 100, 3], [100, 100, 40], [100, 100, 80]]); // prettier-ignore
+    const order = orderOf(document);
+    expect(order.steps.map((s) => s.parts[0])).toEqual(['drive-0', 'drive-1', 'drive-2']);
+    expect(order.trapped).toEqual([]);
+    expect(order.first['drive-1']).toEqual(['drive-2']);
+    // The lowest may also slide aside under the others.
+    expect(order.first['drive-0']!.length).toBeLessThanOrEqual(2);
+  });
+
+  it('a part that is closed in on all sides is trapped', () => {
+    const shelf = feature('Shelf', { kind: 'box', width: measured(394), depth: measured(394), height: measured(5) }, [
+      measured(3),
+      measured(3),
+      measured(60),
+    ]);
+    const document = applyChange(stacked([[100, 100, 3], [100, 100, 70]]), { type: 'setFeature', id: 'shelf-1', feature: shelf }).document; // prettier-ignore
+    const order = orderOf(document);
+    expect(order.trapped).toEqual(['drive-0']);
+    expect(order.steps.map((s) => s.parts)).toEqual([['drive-1']]);
+  });
+
+  it('leaves through a door only what its window lets through', () => {
+    const behind = (width: number): Conversion => {
+      const document = stacked([[160, 100, 3]]);
+      document.shell.bodies = {
+        door: {
+          name: 'Door',
+          kind: 'door',
+          cut: {
+            kind: 'face',
+            face: 'front',
+            u: measured(195),
+            v: measured(30),
+            width: measured(width),
+            height: measured(50),
+          },
+          motion: { kind: 'swing', edge: 'left', angle: 110 },
+          closures: [],
+          material: 'wood',
+          weighed: null,
+        },
+      };
+      return document;
+    };
+    // The drive is 69.85 wide, from 160 on.
+    expect(orderOf(behind(80)).trapped).toEqual([]);
+    expect(orderOf(behind(60)).trapped).toEqual(['drive-0']);
+  });
+
+  it('of the demo puts the board in first and takes its card and fan out before it', () => {
+    const order = orderOf(deck);
+    expect(order.steps[0]!.parts).toEqual(['board-1']);
+    expect(order.first['board-1']!.sort()).toEqual(['card-1', 'fan-1']);
+    const ways = waysOut(deck, assemble(deck));
+    expect(allPermutations(ways).out.size).toBe(6);
+  });
+});
+
+describe('access', () => {
+  it('of a driver is blocked by what stands over a screw', () => {
+    const screws = accessOf(deck, assemble(deck)).filter((a) => a.what === 'screw');
+    expect(screws).toHaveLength(4);
+    expect(screws.some((s) => s.blockers.includes('card-1'))).toBe(true);
+    const alone = applyChange(deck, { type: 'placePart', id: 'card-1', placement: null }).document;
+    expect(accessOf(alone, assemble(alone)).some((a) => a.blockers.includes('card-1'))).toBe(false);
+  });
+});

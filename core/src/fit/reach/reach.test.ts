@@ -1,0 +1,183 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assemble, type PlacedConnector } from '../../assembly';
+import { applyChange, defaultBox, feature, newConversion, readConversion, type Conversion } from '../../document';
+import { measured } from '../../quantity';
+import type { Vec3 } from '../../solid';
+import { CABLES } from '../../standards';
+import { allFree, isFree, takeRow, type Run } from '../space';
+import { reachFindings } from './findings';
+import { cellAt, cellsOf, fieldFrom, freeRoom, lengthTo, rounded, routeOf, routesOf, wayBack } from '.';
+
+const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));
+
+describe('a distance field', () => {
+  it('has the lengths that trying all neighbours again and again finds, in any small room', () => {
+    // Independent: Bellman and Ford’s relaxation over the same costs, without buckets, order or pruning.
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 37 }),
+        fc.array(fc.tuple(fc.nat(36), fc.nat(7), fc.nat(6)), { maxLength: 160 }),
+        (nx, taken) => {
+          const [ny, nz] = [8, 7];
+          const runs = [nx, ny, nz].map((count): Run => ({ from: 0, step: 5, count })) as [Run, Run, Run];
+          const p = allFree(runs);
+          for (const [x, y, z] of taken) if (x < nx && x + y + z > 0) takeRow(p, z * ny + y, x, x);
+          const grid = cellsOf(p);
+          const field = fieldFrom(grid, cellAt(grid, [0, 0, 0]));
+          const known = new Map([['0,0,0', 0]]);
+          for (let changed = true; changed;) {
+            changed = false;
+            for (const [key, d] of [...known]) {
+              const [x, y, z] = key.split(',').map(Number) as Vec3;
+              for (let k = 0; k < 27; k++) {
+                const step = [(k % 3) - 1, (Math.floor(k / 3) % 3) - 1, Math.floor(k / 9) - 1] as Vec3;
+                const next: Vec3 = [x + step[0], y + step[1], z + step[2]];
+                if (k === 13 || !isFree(p, ...next)) continue;
+                const cost = d + [0, 12, 17, 21][step.filter((v) => v !== 0).length]!;
+                if (cost >= (known.get(next.join()) ?? Infinity)) continue;
+                known.set(next.join(), cost);
+                changed = true;
+              }
+            }
+          }
+          for (let z = 0; z < nz; z++)
+            for (let y = 0; y < ny; y++)
+              for (let x = 0; x < nx; x++) {
+                const want = known.get([x, y, z].join());
+                const got = lengthTo(field, cellAt(grid, [5 * x, 5 * y, 5 * z]));
+                expect(got, `${x} ${y} ${z}`).toBe(want === undefined ? Infinity : (want / 12) * 5);
+              }
+        },
+      ),
+      { numRuns: 25, seed: 11 },
+    );
+  });
+
+  it('leads back to where it began, one neighbour at a time', () => {
+    const grid = freeRoom(assemble(deck), 6);
+    const field = fieldFrom(grid, cellAt(grid, [150, 200, 100]));
+    const end = cellAt(grid, [400, 100, 30]);
+    const way = wayBack(field, end);
+    expect(way[0]).toBe(end);
+    expect(way.at(-1)).toBe(field.start);
+    const [sx, sy] = field.size;
+    for (let i = 1; i < way.length; i++) {
+      const by = Math.abs(way[i]! - way[i - 1]!);
+      expect([0, sx * sy, sx * sy + sx, sx * sy - sx].some((b) => Math.abs(by - b) <= sx + 1)).toBe(true);
+    }
+  });
+});
+
+/** An empty box of these inside sizes, with 3 mm walls. */
+function empty(size: Vec3): Conversion {
+  const hull = defaultBox();
+  for (const side of Object.keys(hull.walls) as (keyof typeof hull.walls)[]) hull.walls[side] = measured(3);
+  [hull.width, hull.depth, hull.height] = size.map((v) => measured(v + 6)) as [never, never, never];
+  return newConversion('Room', hull);
+}
+const socket = (at: Vec3, direction: PlacedConnector['direction']): PlacedConnector => ({
+  id: 'a',
+  name: 'data',
+  kind: 'data',
+  gives: true,
+  part: 'a',
+  at,
+  direction,
+  straight: 20,
+});
+const run = (document: Conversion, from: PlacedConnector, to: PlacedConnector) => {
+  const assembly = assemble(document);
+  const link = { id: 'a>b:data', kind: 'data' as const, cable: CABLES.data, from, to, own: undefined };
+  return routeOf(assembly, link, freeRoom(assembly, CABLES.data.thickness));
+};
+
+describe('a route', () => {
+  it('with nothing in its way is the straight line between the plugs', () => {
+    const document = empty([300, 200, 100]);
+    const route = run(document, socket([20, 100, 50], 'right'), socket([280, 100, 50], 'left'));
+    expect(route.length).toBeCloseTo(260, 6);
+    expect(route.radius).toBe(Infinity);
+    // 260 × 1.03 + 15 = 282.8: the next usual length.
+    expect(route.suggested).toBe(300);
+    expect(route.slack).toBeCloseTo(40, 6);
+  });
+
+  it('around one corner is the two straight lines past it, by hand', () => {
+    // A wall from the front to y = 123, 10 thick, floor to lid; the cable’s middle passes 3 mm off its corners.
+    const document = applyChange(empty([300, 200, 60]), {
+      type: 'setFeature',
+      id: 'wall-1',
+      feature: feature('Wall', { kind: 'box', width: measured(10), depth: measured(120), height: measured(60) }, [
+        measured(148),
+        measured(3),
+        measured(3),
+      ]),
+    }).document;
+    const [a, b] = [socket([40, 40, 33], 'right'), socket([266, 40, 33], 'left')];
+    const route = run(document, a, b);
+    // From the plug ends 60 and 246 to the corners at (145, 126) and (161, 126), and across.
+    const byHand = 20 + Math.hypot(145 - 60, 126 - 40) + 16 + Math.hypot(246 - 161, 126 - 40) + 20;
+    expect(route.length).toBeGreaterThan(byHand - 30);
+    expect(route.length).toBeLessThan(byHand * 1.04);
+    const along = route.points.reduce(
+      (s, p, i) => (i === 0 ? 0 : s + Math.hypot(...p.map((v, k) => v - route.points[i - 1]![k]!))),
+      0,
+    );
+    expect(along).toBeGreaterThanOrEqual(byHand - 0.5);
+  });
+
+  it('that is closed in is no way at all', () => {
+    const document = applyChange(empty([200, 100, 60]), {
+      type: 'setFeature',
+      id: 'wall-1',
+      feature: feature('Wall', { kind: 'box', width: measured(10), depth: measured(100), height: measured(60) }, [
+        measured(98),
+        measured(3),
+        measured(3),
+      ]),
+    }).document;
+    const route = run(document, socket([30, 50, 30], 'right'), socket([180, 50, 30], 'left'));
+    expect(route.length).toBe(Infinity);
+  });
+
+  it('with a right angle is shorter than its corner by r (2 − π/2)', () => {
+    const points: Vec3[] = [[0, 0, 0], [100, 0, 0], [100, 80, 0]]; // prettier-ignore
+    const { length, radius } = rounded(points, 20);
+    expect(length).toBeCloseTo(180 - 20 * (2 - Math.PI / 2), 9);
+    expect(radius).toBeCloseTo(80, 9);
+  });
+});
+
+describe('the cables of the demo', () => {
+  const assembly = assemble(deck);
+  const routes = routesOf(deck, assembly);
+  it('connect what the kit has, and none is shorter than the straight line', () => {
+    expect(routes.map((r) => r.link.id).sort()).toEqual([
+      'board-1>card-1:riser',
+      'board-1>drive-1:data',
+      'board-1>drive-2:data',
+      'board-1>fan-1:fan-lead',
+      'supply-1>board-1:main-power',
+      'supply-1>card-1:card-power',
+      'supply-1>drive-1:drive-power',
+      'supply-1>drive-2:drive-power',
+    ]);
+    for (const { link, points } of routes) {
+      const straight = Math.hypot(...link.from.at.map((v, i) => v - link.to.at[i]!));
+      const along = points.reduce(
+        (s, p, i) => (i === 0 ? 0 : s + Math.hypot(...p.map((v, k) => v - points[i - 1]![k]!))),
+        0,
+      );
+      expect(along).toBeGreaterThanOrEqual(straight - 1e-9);
+    }
+  });
+  it('too short is a finding that stops, with how much', () => {
+    const short = applyChange(deck, { type: 'setCable', id: 'board-1>card-1:riser', cable: { length: 150 } }).document;
+    const finding = reachFindings(short, routesOf(short, assembly)).find(
+      (f) => f.id === 'fit/reach/board-1>card-1:riser',
+    );
+    expect(finding).toMatchObject({ verdict: 'stop', sentence: expect.stringMatching(/too short/) });
+  });
+});
