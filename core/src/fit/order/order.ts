@@ -88,9 +88,11 @@ const stepOf = (parts: string[], { legs, exit }: WayOutOfShell): OrderStep => ({
   exit: exit.name,
 });
 
-/** A way that nothing of what is left stands in. */
+/** The simplest way that nothing of what is left stands in. */
 const openWay = (ways: readonly WayOutOfShell[], left: ReadonlySet<string>) =>
-  ways.find((w) => ![...w.blockers].some((id) => left.has(id)));
+  ways
+    .filter((w) => ![...w.blockers].some((id) => left.has(id)))
+    .reduce<WayOutOfShell | undefined>((best, w) => (!best || w.legs.length < best.legs.length ? w : best), undefined);
 
 /** Two parts that can leave together: each blocks only the other, along the same straight way. */
 function pairOut(ways: ReadonlyMap<string, WayOutOfShell[]>, left: ReadonlySet<string>) {

@@ -60,13 +60,15 @@ function legsTo(assembly: Assembly, part: PlacedPart, { direction }: Exit): Leg[
   ];
 }
 
-/** The ways with the fewest blockers; those that need all that another one needs, and more, are left out. */
+/** The ways with the fewest blockers; those are left out that ask for more than another one that is as simple. */
 function best(found: readonly WayOutOfShell[]): WayOutOfShell[] {
   const sorted = [...found].sort((a, b) => a.blockers.size - b.blockers.size || a.legs.length - b.legs.length);
   const kept: WayOutOfShell[] = [];
   for (const way of sorted) {
     if (kept.length >= KEPT) break;
-    if (!kept.some((k) => [...k.blockers].every((id) => way.blockers.has(id)))) kept.push(way);
+    const better = (k: WayOutOfShell) =>
+      k.legs.length <= way.legs.length && [...k.blockers].every((id) => way.blockers.has(id));
+    if (!kept.some(better)) kept.push(way);
   }
   return kept;
 }

@@ -7,9 +7,8 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Dialog } from '../../ui/Dialog';
-import { withVariant } from './KeptLayouts';
-import { withLayout } from './LayoutCard';
 import { LayoutPicture } from './LayoutPicture';
+import { withLayout, withVariant } from './plans';
 
 const UNITS: Record<Mark['unit'], (v: number) => string> = {
   mm: (v) => (v >= 100 ? `${(v / 1000).toFixed(2)} m` : `${formatLength(v)} mm`),

@@ -1,5 +1,5 @@
-import { applyChange, nextId, type Conversion, type Variant } from '@young-shell/core/document';
-import { changesTo, isPresent, switchTo, variantOf } from '@young-shell/core/search';
+import { nextId, type Variant } from '@young-shell/core/document';
+import { isPresent, switchTo, variantOf } from '@young-shell/core/search';
 import { Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -10,13 +10,8 @@ import { Button } from '../../ui/Button';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { CompareDialog } from './CompareDialog';
-import { freeName } from './LayoutCard';
+import { freeName, withVariant } from './plans';
 import { LayoutPicture } from './LayoutPicture';
-
-/** The plan with a kept layout in it. */
-export function withVariant(document: Conversion, variant: Variant): Conversion {
-  return applyChange(document, { type: 'all', what: variant.name, changes: changesTo(document, variant) }).document;
-}
 
 /** Layouts kept by name: switch to one and back without loss, compare them side by side. */
 export function KeptLayouts() {

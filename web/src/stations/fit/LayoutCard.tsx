@@ -1,4 +1,4 @@
-import { nextId, type Change, type Conversion } from '@young-shell/core/document';
+import { nextId, type Change } from '@young-shell/core/document';
 import { variantOf, type Layout } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
@@ -8,12 +8,7 @@ import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { preview } from '../../view/slice';
 import { LayoutPicture } from './LayoutPicture';
-
-/** A plan with a layout in it. */
-export const withLayout = (document: Conversion, { placements }: Layout): Conversion => ({
-  ...document,
-  layout: { ...document.layout, placements: { ...document.layout.placements, ...placements } },
-});
+import { freeName, withLayout } from './plans';
 
 /** One layout: small pictures, its mark, what is good and what is bad about it; tried on, used or kept. */
 export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
@@ -90,13 +85,4 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
       </div>
     </li>
   );
-}
-
-/** A name that no kept layout has yet. */
-export function freeName(document: Conversion, name: string): string {
-  const taken = new Set(Object.values(document.layout.variants).map((v) => v.name));
-  for (let n = 1; ; n++) {
-    const tried = n === 1 ? name : `${name} (${n})`;
-    if (!taken.has(tried)) return tried;
-  }
 }
