@@ -12,6 +12,7 @@ import { volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
 import { coldLoad } from './coldLoad';
 import { medianOf, print, type Row } from './measure';
+import { fitRows } from './fit';
 import { shellRows } from './shell';
 
 // Medians of the figures that matter, each beside something else that was measured in the same run, so that
@@ -109,6 +110,7 @@ rows.push({
 });
 
 rows.push(...(await shellRows(short)));
+rows.push(...(await fitRows(short)));
 
 rows.push(await coldLoad(short ? 1 : 5));
 print(rows);

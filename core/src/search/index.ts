@@ -1,6 +1,15 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
 export { markPlan, searchLayouts, type Layout, type LayoutOptions, type LayoutResult } from './layouts';
 export { HARD_RULES, SOFT_RULES, type HardRule, type Mark, type SoftRule } from './rules';
-export { canRaise, waysOutOf, type WayKind, type WayOut, type WaysOutOptions, type WaysOutResult } from './waysOut';
+export {
+  canRaise,
+  leastRing,
+  waysOutOf,
+  type WayKind,
+  type WayOut,
+  type WaysOutOptions,
+  type WaysOutResult,
+} from './waysOut';
 export { changesTo, isPresent, switchTo, variantOf } from './variants';
 export { nearestWhere, WhereFinder, whereCanItGo, type Where, type WhereOptions } from './where';
+export { dissected, pack, type Packed } from './pack';

@@ -273,5 +273,3 @@ function keep(positions: Positions, test: (x: number, y: number, z: number) => b
   });
   for (const [row, x] of failed) takeRow(positions, row, x, x);
 }
-
-export const axes: readonly Axis[] = [0, 1, 2];
