@@ -106,8 +106,7 @@ describe('what would it take', () => {
     await tab(page, 'Ways');
     await button(page, 'Find ways out').click();
     await page.getByText(/interventions tried/).waitFor(SLOW);
-    await page
-      .getByText(/^Move Graphics card .* down$/)
+    await button(page, /^Preview: Move Graphics card .* down$/)
       .first()
       .waitFor();
     await button(page, /^Preview: Raise the lid by/).click();

@@ -154,6 +154,9 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
 /** Red tape where things are in each other. */
 function Overlaps({ assembly }: { assembly: Assembly }) {
   const { fit } = useAppSelector(selectAssessment);
+  // On the way in nothing is in its place yet.
+  const moving = useAppSelector((s) => s.view.motion !== null);
+  if (moving) return null;
   return overlapsOf(assembly, fit.margins).map(({ id, low, high }) => {
     const shape = { kind: 'box' as const, ...boundsOf([{ kind: 'box', low, high }]) };
     return <SolidMesh key={id} shape={shape} fill={RED_TAPE} edge="#ffd9cf" opacity={0.75} />;

@@ -38,6 +38,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const assembly = useAppSelector(selectDrawn);
   const assessment = useAppSelector(selectAssessment);
   const selection = useAppSelector((s) => s.view.selection);
+  const moving = useAppSelector((s) => s.view.motion !== null);
   const showRooms = useAppSelector((s) => s.view.showRooms);
   const margins = useAppSelector(selectPartMargins);
   const unit = useAppSelector((s) => s.preferences.unit);
@@ -239,7 +240,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
         <WhereSection mode={mode} px={px} />
         <RoutesSection mode={mode} />
         <FaceLines axes={[across, up, into]} px={px} />
-        {overlapsOf(assembly, assessment.fit.margins).map(({ id, low, high }) => (
+        {(moving ? [] : overlapsOf(assembly, assessment.fit.margins)).map(({ id, low, high }) => (
           <rect
             key={id}
             pointerEvents="none"

@@ -16,7 +16,7 @@ import { WishTape } from './WishTape';
 /** The one large view of the shell that all stations share. */
 export function ShellView({ id }: { id: string }) {
   const dispatch = useAppDispatch();
-  const { mode, depth, selection, drag, preview, jaws } = useAppSelector((s) => s.view);
+  const { mode, depth, selection, drag, preview, jaws, motion } = useAppSelector((s) => s.view);
   const unit = useAppSelector((s) => s.preferences.unit);
   const assembly = useAppSelector(selectDrawn);
   const document = useAppSelector(selectShown);
@@ -35,7 +35,7 @@ export function ShellView({ id }: { id: string }) {
   const onScale = useCallback((k: number) => setScale(k), []);
 
   const overlaps = assessment.fit.margins
-    .filter((m) => m.kind === 'body' && m.distance < -0.05 && assembly.parts.length > 0)
+    .filter((m) => m.kind === 'body' && m.distance < -0.05 && assembly.parts.length > 0 && !motion)
     .slice(0, 4);
   const labels = useMemo<Label[]>(
     () => [
@@ -53,7 +53,7 @@ export function ShellView({ id }: { id: string }) {
       })),
     ],
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [assembly.parts, assessment.fit.margins, partMargins, jaws],
+    [assembly.parts, assessment.fit.margins, partMargins, jaws, motion],
   );
 
   return (
