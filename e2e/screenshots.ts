@@ -1,9 +1,14 @@
 import { fileURLToPath } from 'node:url';
+import { applyChange, writeConversion, type Change } from '@young-shell/core/document';
+import { partFrom } from '@young-shell/core/parts';
+import { standardPart } from '@young-shell/core/standards';
 import type { Page } from 'playwright-core';
 import { Bench, DEMO } from './bench';
 
 // One picture of each main view from the demo, at 1280 × 800: `npm run screenshots`.
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+
+const TOO_MUCH = 'Reel deck, too much in it';
 
 const VIEWS: {
   name: string;
@@ -40,8 +45,50 @@ const VIEWS: {
     name: 'fit-plan',
     station: 'fit',
     prepare: async (page) => {
-      await page.locator('[data-label="board-1"]').click();
+      await page.locator('[data-label="drive-2"]').click();
+      await page.getByLabel('Show where it can go').click();
+      await page.getByText(/positions on a 2 mm grid/).waitFor();
       await page.getByRole('radio', { name: 'Plan' }).click();
+    },
+  },
+  {
+    name: 'fit-layouts',
+    station: 'fit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Layouts' }).click();
+      await page.getByRole('button', { name: 'Find layouts' }).click();
+      await page.getByText(/different layouts/).waitFor();
+      await page.getByRole('button', { name: 'Try on Layout 1', exact: true }).click();
+    },
+  },
+  {
+    name: 'fit-ways',
+    of: TOO_MUCH,
+    station: 'fit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Ways' }).click();
+      await page.getByRole('button', { name: 'Find ways out' }).click();
+      await page.getByText(/interventions tried/).waitFor();
+    },
+  },
+  {
+    name: 'fit-reach',
+    station: 'fit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Reach' }).click();
+      await page.getByRole('button', { name: /riser: Board/ }).click();
+    },
+  },
+  {
+    name: 'fit-order',
+    station: 'fit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Order' }).click();
+      await page.getByRole('button', { name: 'Next step' }).click();
+      await page.waitForTimeout(1000);
+      await page.getByRole('button', { name: 'Next step' }).click();
+      await page.waitForTimeout(1000);
+      await page.getByRole('button', { name: 'Next step' }).click();
     },
   },
   { name: 'fit-dark', station: 'fit', theme: 'dark', prepare: (page) => page.locator('[data-label="card-1"]').click() },
@@ -165,8 +212,25 @@ async function measureSheet(page: Page) {
   for (const at of seen.slice(10)) await click(at);
 }
 
+/** The demo with a full supply and a full-length card: more than goes in. */
+async function importTooMuch() {
+  const deck = await bench.document(await bench.pathOf(DEMO, 'fit'));
+  const full = (id: string, key: string, name: string): Change[] => [
+    { type: 'setPart', id, part: partFrom(standardPart(key)!, name) },
+    { type: 'placePart', id, placement: null },
+  ];
+  const changes = [
+    ...full('supply-1', 'supply/atx', 'Full supply'),
+    ...full('card-1', 'card/full-length-3', 'Long card'),
+    { type: 'rename', name: TOO_MUCH } as const,
+  ];
+  const { document } = applyChange(deck, { type: 'all', what: 'too much', changes });
+  await fetch(`${bench.address}/api/conversions/import`, { method: 'POST', body: writeConversion(document) });
+}
+
 const bench = await new Bench().open();
 try {
+  await importTooMuch();
   for (const { name, of = DEMO, station, theme = 'light', prepare } of VIEWS) {
     const page = await bench.page(station ? await bench.pathOf(of, station) : '/', { theme });
     if (station && of === DEMO)
