@@ -5,7 +5,7 @@ import { standardPart } from '@young-shell/core/standards';
 import type { Page } from 'playwright-core';
 import { Bench, DEMO } from './bench';
 
-// One picture of each main view from the demo, at 1280 × 800: `npm run screenshots`.
+// One picture of each main view from the demo, at 1280 × 800: `npm run screenshots`, or some of them by name.
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 
 const TOO_MUCH = 'Reel deck, too much in it';
@@ -231,7 +231,9 @@ async function importTooMuch() {
 const bench = await new Bench().open();
 try {
   await importTooMuch();
+  const wanted = process.argv.slice(2);
   for (const { name, of = DEMO, station, theme = 'light', prepare } of VIEWS) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
     const page = await bench.page(station ? await bench.pathOf(of, station) : '/', { theme });
     if (station && of === DEMO)
       await page.waitForFunction(() => document.querySelector<HTMLElement>('[data-label="board-1"]')?.style.transform);

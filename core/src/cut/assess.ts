@@ -2,6 +2,7 @@ import { assemble, wallOf, type Assembly } from '../assembly';
 import { mayCut, POLICIES } from '../brief';
 import type { Conversion, Opening } from '../document';
 import { collect, type Finding } from '../findings';
+import { formatLength } from '../quantity';
 import { halfOf, openingsOf, webBetween, type CutOpening } from './openings';
 
 export interface CutReport {
@@ -92,7 +93,7 @@ function webFindings(document: Conversion, assembly: Assembly, fresh: readonly C
         web < 0
           ? `${o.name} runs into ${otherName} by ${(-web).toFixed(1)} mm.`
           : `Only ${web.toFixed(1)} mm are left between ${o.name} and ${otherName}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
-      brief: `web ${web.toFixed(1)} mm`,
+      brief: `web ${formatLength(web)} mm`,
       figures: [
         { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
         {

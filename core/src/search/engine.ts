@@ -249,7 +249,10 @@ function spread(found: readonly { spot: Spot; cost: number }[], most: number) {
   return kept;
 }
 
-/** Rules between two parts: wishes, and a card no farther from the board than its riser reaches. */
+/** Openings beside each other leave this much of the wall, mm: less is no wall (common practice, no source). */
+const LEAST_WEB = 1;
+
+/** Rules between two parts: wishes, openings apart, a card no farther from the board than its riser reaches. */
 export function allows(
   spot: Spot,
   placed: readonly Spot[],
@@ -263,6 +266,16 @@ export function allows(
       const otherBox = boxAt(other.piece.id, other.option.posed, other.at);
       for (const wish of wishes) if (pairWish(wish, box, otherBox)?.holds === false) return false;
     }
+    for (const a of posed.openings)
+      for (const b of other.option.posed.openings) {
+        if (a.direction !== b.direction) continue;
+        const apart = [0, 1, 2].some(
+          (i) =>
+            a.low[i]! + spot.at[i]! >= b.high[i]! + other.at[i]! + LEAST_WEB ||
+            b.low[i]! + other.at[i]! >= a.high[i]! + spot.at[i]! + LEAST_WEB,
+        );
+        if (!apart) return false;
+      }
     for (const a of posed.connectors) {
       if (a.kind !== 'riser') continue;
       for (const b of other.option.posed.connectors) {

@@ -1,4 +1,11 @@
-import { placePart, placedConnectors, type Assembly, type FaceFrame, type PlacedConnector } from '../assembly';
+import {
+  placePart,
+  placedConnectors,
+  type Assembly,
+  type FaceFrame,
+  type PlacedConnector,
+  type PlacedPart,
+} from '../assembly';
 import type { Conversion, Wish } from '../document';
 import {
   allFree,
@@ -24,7 +31,7 @@ import {
   type Seat,
 } from '../fit';
 import { kindOf } from '../parts';
-import { axisOf, ORIENTATIONS, signOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { axisOf, ORIENTATIONS, signOf, type Axis, type Direction, type Orientation, type Vec3 } from '../solid';
 
 /** A part in one orientation, set on its low ends. */
 export interface Posed {
@@ -32,6 +39,8 @@ export interface Posed {
   solids: RoomySolid[];
   size: Vec3;
   connectors: PlacedConnector[];
+  /** Openings that its faces need, as boxes without an end along the face's direction. */
+  openings: { direction: Direction; low: Vec3; high: Vec3 }[];
   hot: boolean;
 }
 
@@ -100,6 +109,28 @@ export function pieceOf(document: Conversion, base: Assembly, id: string, settin
   return { id, options };
 }
 
+function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
+  return placed.faces
+    .filter((face) => face.mustReachOutside)
+    .flatMap((face) =>
+      face.cuts
+        .filter((cut) => cut.kind === 'cut')
+        .map((cut) => {
+          const half = [Infinity, Infinity, Infinity];
+          const { shape } = cut;
+          const axis = axisOf(face.direction);
+          for (let i = 0; i < 3; i++) if (i !== axis && shape.kind === 'round') half[i] = shape.diameter / 2;
+          if (shape.kind === 'rectangle') shape.axes.forEach((a, k) => (half[a] = shape.size[k]! / 2));
+          const grown = (v: number, i: number, sign: number) => v + sign * (half[i]! + (cut.allowance ? allowance : 0));
+          return {
+            direction: face.direction,
+            low: cut.at.map((v, i) => grown(v, i, -1)) as Vec3,
+            high: cut.at.map((v, i) => grown(v, i, 1)) as Vec3,
+          };
+        }),
+    );
+}
+
 /** All of a solid that decides what it may come near to. */
 const outlineOf = ({ solid, shape }: RoomySolid) => [
   shape,
@@ -116,6 +147,7 @@ function pose(document: Conversion, id: string, orientation: Orientation): Posed
     solids: solidsFromLow(placed),
     size: placed.high,
     connectors: placedConnectors(placed),
+    openings: openingsOf(placed, document.cut.allowance),
     hot: boxedOf(placed).hot,
   };
 }
