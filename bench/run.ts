@@ -13,6 +13,7 @@ import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
 import { coldLoad } from './coldLoad';
 import { medianOf, print, type Row } from './measure';
 import { fitRows } from './fit';
+import { packingLines } from './packing';
 import { shellRows } from './shell';
 
 // Medians of the figures that matter, each beside something else that was measured in the same run, so that
@@ -114,3 +115,4 @@ rows.push(...(await fitRows(short)));
 
 rows.push(await coldLoad(short ? 1 : 5));
 print(rows);
+for (const line of packingLines(short)) console.log(line);

@@ -87,6 +87,14 @@ const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise
       await page.getByRole('radio', { name: 'Plan' }).click();
     },
   },
+  ...['Layouts', 'Wishes', 'Reach', 'Order'].map((tab) => ({
+    name: `fit, ${tab.toLowerCase()}`,
+    station: 'fit',
+    prepare: async (page: Page) => {
+      await page.getByRole('tab', { name: tab, exact: true }).click();
+      await page.waitForTimeout(1500);
+    },
+  })),
   { name: 'cut', station: 'cut' },
 ];
 
