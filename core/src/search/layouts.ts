@@ -1,6 +1,6 @@
 import { assemble, placePart, type Assembly } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
-import { balanceOf, faceReaches, marginsOf, riserReach, stopsAt } from '../fit';
+import { balanceOf, faceReaches, marginsOf, orderOf, riserReach, stopsAt, wishState } from '../fit';
 import { kindOf } from '../parts';
 import type { Vec3 } from '../solid';
 import { cableCost, Engine, type Budget, type SearchSettings, type Spot } from './engine';
@@ -233,14 +233,14 @@ export function layoutOf(document: Conversion, start: Start, spots: readonly Spo
 /** Checks placements by the exact rules and marks them; undefined when one is broken. */
 export function markLayout(
   document: Conversion,
-  { base }: Start,
+  { base, wishes }: Start,
   placements: Record<string, Placement>,
   id: string,
 ): Layout | undefined {
   const placed = Object.entries(placements).map(([part, p]) => placePart(part, document.kit.parts[part]!, p));
   const assembly: Assembly = { ...base, parts: [...base.parts, ...placed] };
   const margins = marginsOf(assembly);
-  if (stopsAt(margins).length > 0) return undefined;
+  if (stopsAt(margins).length > 0 || !wishesHold(document, wishes, assembly)) return undefined;
   const reaches = new Map(placed.map((p) => [p.id, faceReaches(assembly, p)]));
   for (const all of reaches.values())
     if (all.some((r) => r.face.mustReachOutside && !(r.reaches && r.onWall))) return undefined;
@@ -252,6 +252,15 @@ export function markLayout(
   };
   const scene = { document: shown, assembly, margins, balance: balanceOf(document, assembly), hanging };
   return { id, placements, hanging, ...markOf(scene) };
+}
+
+/** Do all wishes hold whose parts are there? Whether a part is reachable asks for the order of the layout. */
+function wishesHold(document: Conversion, wishes: readonly Wish[], assembly: Assembly): boolean {
+  if (wishes.some((wish) => wishState(wish, assembly)?.holds === false)) return false;
+  const reachable = wishes.filter((w) => w.kind === 'reachable' && assembly.parts.some((p) => p.id === w.part));
+  if (reachable.length === 0) return true;
+  const { first } = orderOf(document, assembly);
+  return reachable.every((w) => first[w.part]?.length === 0);
 }
 
 /** Marks a plan as it stands, whatever is wrong with it, and counts what stops. */

@@ -22,7 +22,7 @@ const EPS = 1e-6;
 /** Placings of the first try; every further one gets as many as the Luby sequence says. */
 const FIRST_TRY = 600;
 /** How much a gap may miss a sum of lengths by, mm, from try to try. */
-const MISSES = [4, 2, 6, 3] as const;
+const MISSES = [5, 4, 6, 3] as const;
 
 /**
  * Packs boxes into a block, each turned in any of six ways, where next to nothing may be wasted. The free room is kept
@@ -133,16 +133,17 @@ class Try {
       const rest = left.filter((i) => i !== index);
       const least = this.shortest(rest);
       const low = [0, 1, 2].map((i) => (signs[i]! > 0 ? space[i]! : space[i + 3]! - size[i]!)) as Vec3;
-      // A gap beside it in which no box that is left can lie belongs to it.
+      // What lies before it and is too thin for any box that is left belongs to it.
       const taken: Space = [...low, low[0] + size[0], low[1] + size[1], low[2] + size[2]];
-      let full = size[0] * size[1] * size[2];
+      let full = 0;
       for (let i = 0; i < 3; i++) {
-        const gap = space[i + 3]! - space[i]! - size[i]!;
-        if (gap >= least) continue;
-        taken[i] = space[i]!;
-        taken[i + 3] = space[i + 3]!;
+        const thick = clearBefore(spaces, taken, i, signs[i]!);
+        if (thick <= EPS || thick >= least) continue;
+        // All of its face is clear at least as far as the space it was put into reaches.
+        full += ((size[0] * size[1] * size[2]) / size[i]!) * (space[i + 3]! - space[i]! - size[i]!);
+        if (signs[i]! > 0) taken[i + 3]! += thick;
+        else taken[i]! -= thick;
       }
-      full = volumeOf(taken) - full;
       if (dead + full > this.spare + EPS) continue;
       // What is wasted is wasted evenly: early on not much more than its share.
       filled += size[0] * size[1] * size[2];
@@ -194,7 +195,7 @@ class Try {
       if (!outer) return undefined;
       // A space that begins a little farther in counts, too: what is between them is too thin for any box.
       const here = spaces.filter((s) => [0, 1, 2].every((i) => at(s, i) - at(outer, i) < slack));
-      const candidates = this.candidatesIn(here, left, best?.candidates.length ?? Infinity);
+      const candidates = this.candidatesIn(here, left, signs, best?.candidates.length ?? Infinity);
       if (!candidates) continue;
       if (!best || candidates.length < best.candidates.length) best = { candidates, signs };
       if (candidates.length === 0) break;
@@ -203,35 +204,35 @@ class Try {
   }
 
   /** Boxes that go into a corner; undefined when they are no fewer than elsewhere. */
-  private candidatesIn(spaces: readonly Space[], left: readonly number[], most: number): Candidate[] | undefined {
+  private candidatesIn(
+    spaces: readonly Space[],
+    left: readonly number[],
+    signs: Vec3,
+    most: number,
+  ): Candidate[] | undefined {
     const found: Candidate[] = [];
+    // How far the edges of the corner run free: what a box leaves of them has to be filled by others.
+    const edges = [0, 1, 2].map((i) => Math.max(...spaces.map((s) => s[i + 3]! - s[i]!)));
     for (const index of left) {
-      const rest = left.filter((i) => i !== index);
-      const sums = this.sumsOf(rest);
+      const sums = this.sumsOf(left.filter((i) => i !== index));
       for (const size of this.turns[index]!) {
-        let best: Candidate | undefined;
-        for (const space of spaces) {
-          let cost = 0;
-          for (let i = 0; i < 3; i++) {
-            const gap = space[i + 3]! - space[i]! - size[i]!;
-            if (gap < -EPS) {
-              cost = Infinity;
-              break;
-            }
-            const off = sums[Math.floor(gap + EPS)]!;
-            if (off > this.luck.miss) {
-              cost = Infinity;
-              break;
-            }
-            cost += 2 * off + (gap < 2 ? 0 : 3);
-          }
-          if (cost === Infinity) continue;
-          cost -= 0.4 * Math.cbrt(size[0] * size[1] * size[2]);
-          cost += this.luck.noise * this.random();
-          if (!best || cost < best.cost) best = { index, size, space, cost };
+        let cost = 0;
+        for (let i = 0; i < 3 && cost < Infinity; i++) {
+          const gap = edges[i]! - size[i]!;
+          const off = gap < -EPS ? Infinity : sums[Math.floor(gap + EPS)]!;
+          cost = off > this.luck.miss ? Infinity : cost + 2 * off + (gap < 2 ? 0 : 3);
         }
-        if (best) found.push(best);
-        if (found.length >= most) return undefined;
+        if (cost === Infinity) continue;
+        cost -= 0.4 * Math.cbrt(size[0] * size[1] * size[2]);
+        const starts = new Set<string>();
+        for (const space of spaces) {
+          if ([0, 1, 2].some((i) => space[i + 3]! - space[i]! - size[i]! < -EPS)) continue;
+          const start = [0, 1, 2].map((i) => (signs[i]! > 0 ? space[i]! : space[i + 3]!)).join();
+          if (starts.has(start)) continue;
+          starts.add(start);
+          found.push({ index, size, space, cost: cost + this.luck.noise * this.random() });
+          if (found.length >= most) return undefined;
+        }
       }
     }
     return found;
@@ -266,7 +267,18 @@ class Try {
   }
 }
 
-const volumeOf = (s: Space) => (s[3] - s[0]) * (s[4] - s[1]) * (s[5] - s[2]);
+/** How far it is clear before the far face of a box, anywhere over that face: 0 where something touches all of it. */
+function clearBefore(spaces: readonly Space[], box: Space, axis: number, sign: number): number {
+  const face = sign > 0 ? box[axis + 3]! : box[axis]!;
+  let most = 0;
+  for (const s of spaces) {
+    let over = true;
+    for (let i = 0; i < 3 && over; i++) if (i !== axis) over = s[i]! < box[i + 3]! - EPS && s[i + 3]! > box[i]! + EPS;
+    if (!over || s[axis]! > face + EPS || s[axis + 3]! < face - EPS) continue;
+    most = Math.max(most, sign > 0 ? s[axis + 3]! - face : face - s[axis]!);
+  }
+  return most;
+}
 
 /** Maximal free boxes once a box is taken from them. */
 function without(spaces: readonly Space[], t: Space): Space[] {

@@ -16,7 +16,7 @@ import {
   type Placement,
   type Wish,
 } from '../document';
-import { marginsOf, stopsAt } from '../fit';
+import { marginsOf, orderOf, stopsAt } from '../fit';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { ORIENTATIONS, type Vec3 } from '../solid';
@@ -191,6 +191,19 @@ describe('layouts', () => {
       expect(gap('drive-2', 'card-1')).toBeGreaterThanOrEqual(59.999);
       expect(placements['drive-2']!.rear).toBe('front');
       expect(box('drive-1').low[0] - 18.2).toBeLessThanOrEqual(6);
+    }
+  });
+});
+
+describe('a wish to reach a part', () => {
+  it('leaves only layouts in which nothing must come out before it', () => {
+    const wish: Wish = { kind: 'reachable', part: 'board-1', other: null, face: null, distance: 0 };
+    const wished = make(deck, { type: 'setWish', id: 'wish-1', wish });
+    const { layouts } = searchLayouts(wished, { wanted: 2 });
+    expect(layouts.length).toBeGreaterThan(0);
+    for (const { placements } of layouts) {
+      const parts = Object.entries(placements).map(([id, p]) => placePart(id, deck.kit.parts[id]!, p));
+      expect(orderOf(deck, { ...assemble(deck), parts }).first['board-1']).toEqual([]);
     }
   });
 });
