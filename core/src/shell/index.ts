@@ -1,5 +1,5 @@
 export { assessShell, pathWords, shellMeasures } from './assess';
-export { massOfBody, roomToOpen } from './bodies';
+export { massOfBody, openingOrder, roomToOpen } from './bodies';
 export { HAZARDS } from './hazards';
 export { volumesOf, type Volumes } from './volumes';
 export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';

@@ -1,6 +1,7 @@
 import type { Assembly, Solid, Wall } from '../../assembly';
 import { bodyOwner } from '../../assembly';
 import { axisIndex, type Conversion } from '../../document';
+import { openingOrder } from '../../shell';
 import { directionOf, type Axis, type Direction, type Vec3 } from '../../solid';
 
 /** A way out of the shell: through a body that opens. */
@@ -15,24 +16,10 @@ export interface Exit {
   takes: ReadonlySet<string>;
 }
 
-/** Ids of the bodies that can be opened from outside, or once another is open; in that order. */
-export function opened(document: Conversion): string[] {
-  const { bodies } = document.shell;
-  const open: string[] = [];
-  for (;;) {
-    const next = Object.entries(bodies).find(
-      ([id, body]) =>
-        !open.includes(id) && (open.length > 0 || body.closures.every((c) => c.releasedFrom === 'outside')),
-    );
-    if (!next) return open;
-    open.push(next[0]);
-  }
-}
-
 /** All exits of a shell with everything open that opens. */
 export function exitsOf(document: Conversion, assembly: Assembly): Exit[] {
   const { shell } = document;
-  return opened(document).flatMap((id): Exit[] => {
+  return openingOrder(shell.bodies).flatMap((id): Exit[] => {
     const body = shell.bodies[id]!;
     const takes = new Set([
       bodyOwner(id),
