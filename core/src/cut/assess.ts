@@ -3,7 +3,7 @@ import { mayCut, POLICIES } from '../brief';
 import type { Conversion, Opening } from '../document';
 import { collect, type Finding } from '../findings';
 import { formatLength } from '../quantity';
-import { halfOf, openingsOf, webBetween, type CutOpening } from './openings';
+import { halfOf, openingsOf, raisedV, webBetween, type CutOpening } from './openings';
 
 export interface CutReport {
   openings: CutOpening[];
@@ -125,7 +125,10 @@ function webFindings(document: Conversion, assembly: Assembly, fresh: readonly C
     if (edge < least) add(a, 'edge', 'the edge of the face', edge, least);
     for (const [id, existing] of Object.entries(document.shell.openings)) {
       if (existing.face !== a.face) continue;
-      const web = webBetween(a, { centre: [existing.u.value, existing.v.value], shape: numbersOf(existing) });
+      const web = webBetween(a, {
+        centre: [existing.u.value, raisedV(document, frame, existing.v.value)],
+        shape: numbersOf(existing),
+      });
       if (web < least) add(a, id, `the opening “${existing.name}” that is there`, web, least, 'warn');
     }
     for (const b of fresh.slice(i + 1)) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, newConversion, defaultWedge, type Change, type Conversion } from '../document';
+import { applyChange, newConversion, defaultWedge, lidAt, ringBody, type Change, type Conversion } from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
@@ -73,6 +73,30 @@ describe('openings', () => {
     });
     expect(of(there).every((o) => o.inExisting === 'old-1')).toBe(true);
     expect(facesToCut(there)).toEqual([]);
+  });
+
+  it('an opening over the joint of the lid goes up with a spacer ring, and the web beside it is counted from there', () => {
+    const hatch = (document: Conversion, v: number): Change => ({
+      type: 'setOpening',
+      id: 'old-1',
+      opening: {
+        name: 'Old hatch',
+        face: 'rear',
+        shape: { kind: 'rectangle', width: measured(130), height: measured(10) },
+        u: measured(of(document).find((o) => o.id.endsWith('/inlet/inlet'))!.centre[0]),
+        v: measured(v),
+      },
+    });
+    const lidded = make(supply, { type: 'setBody', id: 'lid', body: lidAt(measured(50)) });
+    const ring: Change = { type: 'setBody', id: 'ring-1', body: ringBody(lidded.shell, 12) };
+    const webOf = (...changes: Change[]) => {
+      const document = changes.reduce((d, c) => applyChange(d, c).document, lidded);
+      return assessCut(document).findings.find((f) => f.id.includes('old-1'))?.figures[0]!.value;
+    };
+    // The same height over the floor: 68 as measured, or 56 and raised by 12. Without the ring 56 is 12 mm nearer.
+    const level = webOf(hatch(lidded, 68))!;
+    expect(webOf(ring, hatch(lidded, 56))).toBeCloseTo(level, 9);
+    expect(webOf(hatch(lidded, 56))).toBeCloseTo(level - 12, 9);
   });
 });
 

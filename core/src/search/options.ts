@@ -6,6 +6,7 @@ import {
   type PlacedConnector,
   type PlacedPart,
 } from '../assembly';
+import { raisedV } from '../cut';
 import type { Conversion, Wish } from '../document';
 import {
   allFree,
@@ -273,7 +274,8 @@ function windowsOf(document: Conversion, frame: FaceFrame, onlyExisting: boolean
           shape.kind === 'round'
             ? [shape.diameter.value / 2, shape.diameter.value / 2]
             : [shape.width.value / 2, shape.height.value / 2];
-        return { u0: u.value - ou + hu, u1: u.value + ou - hu, v0: v.value - ov + hv, v1: v.value + ov - hv };
+        const at = raisedV(document, frame, v.value);
+        return { u0: u.value - ou + hu, u1: u.value + ou - hu, v0: at - ov + hv, v1: at + ov - hv };
       });
   const us = frame.outline.map((p) => p[0]);
   const vs = frame.outline.map((p) => p[1]);

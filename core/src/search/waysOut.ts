@@ -21,8 +21,8 @@ import { markLayout, searchLayouts, startOf, type Layout, type LayoutOptions } f
 
 export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'face' | 'pair';
 
-/** A way out of a plan that does not fit: what it takes, what that costs, and the layout it allows. */
-export interface WayOut {
+/** Something that can be done to a plan, and what it takes. */
+interface Effort {
   id: string;
   kind: WayKind;
   label: string;
@@ -33,6 +33,10 @@ export interface WayOut {
   withinPolicy: boolean;
   /** How much it takes; lower is less. By the policy. */
   effort: number;
+}
+
+/** A way out of a plan that does not fit: what it takes, what that costs, and the layout it allows. */
+export interface WayOut extends Effort {
   layout: Layout;
   /** The intervention and the layout together. */
   change: Change;
@@ -54,15 +58,8 @@ export interface WaysOutResult {
   ended: 'done' | 'stopped';
 }
 
-/** Something that could be done to the plan. */
-interface Intervention {
-  id: string;
-  kind: WayKind;
-  label: string;
-  price: string;
-  reversible: boolean;
-  withinPolicy: boolean;
-  effort: number;
+/** An intervention that is to be tried by a search. */
+interface Intervention extends Effort {
   changes: Change[];
   search?: Partial<LayoutOptions>;
   /** Interventions of one row get larger one after the other. */
