@@ -9,7 +9,7 @@ const BLOCK: Size = [480, 380, 260];
  * beside how many pieces a general packing library gets into the same block.
  */
 export function packingLines(short: boolean): string[] {
-  const [instances, seconds] = short ? [1, 1] : [10, 20];
+  const [instances, seconds] = short ? [1, 1] : [20, 20];
   return [12, 15, 20].map((count) => {
     let ours = 0;
     let theirs = 0;
