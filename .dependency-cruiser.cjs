@@ -1,4 +1,4 @@
-/** Arrows go one way: web → core, server → core, cli → core; inside core stations → assembly → parts → solid → quantity. */
+/** Arrows go one way: web → core → kernels, server → core, cli → core; inside core stations → assembly → parts → solid → quantity. */
 const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut', 'search'];
 const above = {
   quantity: 'core/src/(?!quantity/)',
@@ -22,10 +22,16 @@ module.exports = {
       to: { path: '^(web|server|cli|demo|bench|e2e)/|^(fs|path|http|node:)' },
     },
     {
+      name: 'kernels-stand-alone',
+      severity: 'error',
+      from: { path: '^kernels/src', ...notTests },
+      to: { pathNot: '^kernels/src' },
+    },
+    {
       name: 'web-only-core',
       severity: 'error',
       from: { path: '^web/src' },
-      to: { path: '^(server|cli|demo|bench|e2e)/' },
+      to: { path: '^(kernels|server|cli|demo|bench|e2e)/' },
     },
     {
       name: 'server-only-core',

@@ -8,7 +8,7 @@ export default defineConfig({
   test: {
     // Browser tests share two cores with the server they drive: one file at a time there.
     projects: [
-      project('core', ['core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 30_000),
+      project('core', ['kernels/src/**/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 30_000),
       project('server', ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts'], 60_000),
       {
         test: {

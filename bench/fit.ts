@@ -131,9 +131,9 @@ export async function fitRows(short: boolean): Promise<Row[]> {
     // prettier-ignore
     const room = freeRoom(assembly, 6, step);
     const start = cellAt(room, [150, 200, 100]);
-    const bytes = new Uint16Array(room.cells.length);
+    const bytes = new Uint16Array(room.size[0] * room.size[1] * room.size[2]);
     rows.push({
-      what: `cable field, ${step} mm, ${(room.cells.length / 1e6).toFixed(1)} M cells`,
+      what: `cable field, ${step} mm, ${(bytes.length / 1e6).toFixed(1)} M cells`,
       ms: await medianOf(() => fieldFrom(room, start), short ? 2 : 15),
       limit,
       against: 'filling its distances once',

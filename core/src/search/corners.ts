@@ -1,6 +1,13 @@
 import type { Vec3 } from '../solid';
-import type { Packed, PackOptions } from './pack';
+import type { Packed } from './joined';
 import { randomFrom } from './random';
+
+export interface PackOptions {
+  seed?: number;
+  /** Placings that may be tried in all. */
+  steps?: number;
+  stop?: () => boolean;
+}
 
 /** Low x, y, z and high x, y, z. */
 type Space = [number, number, number, number, number, number];

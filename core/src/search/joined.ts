@@ -1,5 +1,11 @@
 import type { Vec3 } from '../solid';
-import type { Packed } from './pack';
+
+/** A box put into a block: its low corner and its size as it is turned. */
+export interface Packed {
+  index: number;
+  low: Vec3;
+  size: Vec3;
+}
 
 /** Boxes set face to face until they are one box; sides shortest first. */
 interface Joined {

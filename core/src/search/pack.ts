@@ -1,20 +1,8 @@
 import type { Vec3 } from '../solid';
-import { packCorners } from './corners';
-import { packJoined } from './joined';
+import { packCorners, type PackOptions } from './corners';
+import { packJoined, type Packed } from './joined';
 
-/** A box put into a block: its low corner and its size as it is turned. */
-export interface Packed {
-  index: number;
-  low: Vec3;
-  size: Vec3;
-}
-
-export interface PackOptions {
-  seed?: number;
-  /** Placings that may be tried in all. */
-  steps?: number;
-  stop?: () => boolean;
-}
+export type { Packed };
 
 /**
  * Packs boxes into a block, each turned in any of six ways: first by joining boxes that share a face, which finds what

@@ -78,12 +78,17 @@ const obstaclesOf = (assembly: Assembly): Solid[] => [
 
 /** The routes of all cables of a plan; the same free room serves all of one thickness. */
 export function routesOf(document: Conversion, assembly: Assembly): Route[] {
-  const rooms = new Map<number, CellGrid>();
+  const rooms = new Map<string, CellGrid>();
+  const roomFor = (thickness: number, step: number) => {
+    const key = `${thickness}/${step}`;
+    let room = rooms.get(key);
+    if (!room) rooms.set(key, (room = freeRoom(assembly, thickness, step)));
+    return room;
+  };
   return linksOf(document, assembly).map((link) => {
-    const { thickness } = link.cable;
-    let room = rooms.get(thickness);
-    if (!room) rooms.set(thickness, (room = freeRoom(assembly, thickness)));
-    return routeOf(assembly, link, room);
+    const route = routeOf(assembly, link, roomFor(link.cable.thickness, STEP));
+    // A gap that is narrow but wide enough can slip through a coarse grid.
+    return Number.isFinite(route.length) ? route : routeOf(assembly, link, roomFor(link.cable.thickness, STEP / 2));
   });
 }
 
@@ -105,7 +110,7 @@ export function routeOf(assembly: Assembly, link: Link, room: CellGrid): Route {
   };
   const [start, end] = [openCell(room, a), openCell(room, b)];
   if (start < 0 || end < 0) return none;
-  const field = fieldFrom(room, end, start);
+  const field = fieldFrom(room, end);
   if (!Number.isFinite(lengthTo(field, start))) return none;
   const way = wayBack(field, start).map((cell): Vec3 => middleOf(room, cell));
   const bare = pulled([a, ...way, b], assembly, cable.thickness / 2, cable.bendRadius);

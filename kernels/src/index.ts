@@ -1,0 +1,2 @@
+export { distancesFrom } from './distances';
+export { COSTS, FAR, isTaken, sizeWithBorder, STEP_COST, type Cells, type Distances } from './grid';
