@@ -24,7 +24,7 @@ const change = (document: Conversion, ...changes: Change[]) =>
 /** The demo with two parts more: the kit of eight that the figures of the search are about. */
 const eight = change(demo, add('fan-2', 'fan/60x15'), add('drive-3', 'drive/2.5-15'));
 /** A kit that does not go in: a full supply and a full-length card. */
-const tooMuch = change(
+export const tooMuch = change(
   demo,
   { type: 'removePart', id: 'supply-1' },
   { type: 'removePart', id: 'card-1' },

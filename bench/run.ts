@@ -12,7 +12,8 @@ import { volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
 import { coldLoad } from './coldLoad';
 import { medianOf, print, type Row } from './measure';
-import { fitRows } from './fit';
+import { fitRows, tooMuch } from './fit';
+import { frames } from './frames';
 import { packingLines } from './packing';
 import { shellRows } from './shell';
 
@@ -114,5 +115,6 @@ rows.push(...(await shellRows(short)));
 rows.push(...(await fitRows(short)));
 
 rows.push(await coldLoad(short ? 1 : 5));
+rows.push(await frames({ ...tooMuch, name: 'More than fits' }, short ? 8 : 60));
 print(rows);
 for (const line of packingLines(short)) console.log(line);

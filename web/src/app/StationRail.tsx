@@ -1,32 +1,36 @@
-import { STATIONS } from '@young-shell/core/findings';
+import { STATIONS, type Station, type Verdict } from '@young-shell/core/findings';
+import { memo } from 'react';
 import { NavLink } from 'react-router';
 import { selectAssessment } from '../document/selectors';
 import { VerdictMark } from '../ui/VerdictMark';
 import { STATION_NAMES } from './stationNames';
 import { useAppSelector } from './store';
 
+/** Drawn anew only when its verdict changes. */
+const Stop = memo(function Stop({ id, station, verdict }: { id: string; station: Station; verdict: Verdict }) {
+  const { number, label } = STATION_NAMES[station];
+  return (
+    <NavLink
+      to={`/c/${id}/${station}`}
+      className={({ isActive }) =>
+        `flex min-h-10 items-center gap-2 border-l-4 px-2.5 font-label text-lg ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
+      }
+    >
+      <span className="figure w-4 text-base text-ink-soft">{number}</span>
+      <span className="flex-1">{label}</span>
+      <VerdictMark verdict={verdict} />
+    </NavLink>
+  );
+});
+
 /** The stations in the order of the work, each with its verdict. */
 export function StationRail({ id }: { id: string }) {
   const { strip } = useAppSelector(selectAssessment);
   return (
     <nav className="border-r border-line bg-paper pt-2" aria-label="Stations">
-      {STATIONS.map((station) => {
-        const cell = strip.find((c) => c.station === station)!;
-        const { number, label } = STATION_NAMES[station];
-        return (
-          <NavLink
-            key={station}
-            to={`/c/${id}/${station}`}
-            className={({ isActive }) =>
-              `flex min-h-10 items-center gap-2 border-l-4 px-2.5 font-label text-lg ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
-            }
-          >
-            <span className="figure w-4 text-base text-ink-soft">{number}</span>
-            <span className="flex-1">{label}</span>
-            <VerdictMark verdict={cell.verdict} />
-          </NavLink>
-        );
-      })}
+      {STATIONS.map((station) => (
+        <Stop key={station} id={id} station={station} verdict={strip.find((c) => c.station === station)!.verdict} />
+      ))}
     </nav>
   );
 }

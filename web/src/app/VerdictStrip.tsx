@@ -1,5 +1,6 @@
 import type { Verdict } from '@young-shell/core/findings';
 import { inUnit } from '@young-shell/core/quantity';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { selectAssessment, selectShown } from '../document/selectors';
 import { useLitres } from '../stations/shell/useLitres';
@@ -14,6 +15,26 @@ const TONES: Record<Verdict, string> = {
   good: 'text-strip-ink',
 };
 
+/** Drawn anew only when it says something else. */
+const Cell = memo(function Cell(props: { to: string; label: string; verdict: Verdict; open: number; brief: string }) {
+  const { to, label, verdict, open, brief } = props;
+  return (
+    <Link
+      to={to}
+      className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[verdict]}`}
+    >
+      <span
+        className={`flex items-center gap-1.5 font-label text-sm ${verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}
+      >
+        <VerdictMark verdict={verdict} size={10} colour="text-current" />
+        {label}
+        {open > 1 && <span className="ml-auto">{open} open</span>}
+      </span>
+      <span className="figure truncate text-[21px] leading-6">{brief}</span>
+    </Link>
+  );
+});
+
 /** Always on screen: each station’s worst finding in a few words and figures, and what is left of the room. */
 export function VerdictStrip({ id }: { id: string }) {
   const { strip, mass } = useAppSelector(selectAssessment);
@@ -22,21 +43,15 @@ export function VerdictStrip({ id }: { id: string }) {
   const { value: litres } = useLitres(document);
   return (
     <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
-      {strip.map((cell) => (
-        <Link
-          key={cell.station}
-          to={`/c/${id}/${cell.station}`}
-          className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[cell.verdict]}`}
-        >
-          <span
-            className={`flex items-center gap-1.5 font-label text-sm ${cell.verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}
-          >
-            <VerdictMark verdict={cell.verdict} size={10} colour="text-current" />
-            {STATION_NAMES[cell.station].label}
-            {cell.open > 1 && <span className="ml-auto">{cell.open} open</span>}
-          </span>
-          <span className="figure truncate text-[21px] leading-6">{inUnit(cell.brief, unit)}</span>
-        </Link>
+      {strip.map(({ station, verdict, open, brief }) => (
+        <Cell
+          key={station}
+          to={`/c/${id}/${station}`}
+          label={STATION_NAMES[station].label}
+          verdict={verdict}
+          open={open}
+          brief={inUnit(brief, unit)}
+        />
       ))}
       <div className="flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5">
         <span className="font-label text-sm text-strip-soft">Free room</span>

@@ -1,4 +1,5 @@
 import { Search, Square } from 'lucide-react';
+import { useDeferredValue } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Button } from '../../ui/Button';
@@ -17,9 +18,11 @@ import { setSearch } from './searchSlice';
 export function LayoutsPanel() {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
-  const { of, running, share, what, best, words, failed, conflict, homeless, seed, keep } = useAppSelector(
+  const { of, running, share, what, words, failed, conflict, homeless, seed, keep, ...search } = useAppSelector(
     (s) => s.search.layouts,
   );
+  // Drawn when there is time for it: the hand on a part comes first.
+  const best = useDeferredValue(search.best);
   const count = Object.keys(document.kit.parts).length;
   const names = homeless.map((id) => document.kit.parts[id]?.name ?? id).join(', ');
   return (

@@ -3,7 +3,7 @@ import type { AppThunk } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { compute, stop } from '../../work/engine';
 import type { Telling } from '../../work/engine.worker';
-import { ended, started, told, type SearchState } from './searchSlice';
+import { ended, started, told, type Found, type SearchState } from './searchSlice';
 
 const STOPPED = 'Stopped.';
 
@@ -36,7 +36,7 @@ async function run(
   name: keyof SearchState,
   work: (
     document: ReturnType<typeof selectDocument>,
-    tell: (t: Telling<unknown>) => void,
+    tell: (t: Telling<Found>) => void,
   ) => Promise<Record<string, unknown>>,
 ): Promise<void> {
   const { layouts, ways } = getState().search;
@@ -44,7 +44,7 @@ async function run(
   if (layouts.running || ways.running) stop('layouts', STOPPED);
   const document = selectDocument(getState());
   dispatch(started({ name, of: document }));
-  const tell = proxy((telling: Telling<unknown>) => {
+  const tell = proxy((telling: Telling<Found>) => {
     dispatch(told({ name, ...telling }));
   });
   try {

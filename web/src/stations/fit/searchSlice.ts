@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { Conversion } from '@young-shell/core/document';
 import type { Conflict, Layout, WayOut } from '@young-shell/core/search';
 
@@ -27,6 +27,16 @@ const initialState: SearchState = {
 };
 
 type Name = keyof SearchState;
+export type Found = Layout | WayOut;
+
+/** What was found, with what is known already as it is: the same things are not drawn anew. */
+function merged<T extends { id: string }>(known: readonly T[], found: readonly T[]): T[] {
+  const byId = new Map(known.map((one) => [one.id, one]));
+  return found.map((one) => {
+    const same = byId.get(one.id);
+    return same && JSON.stringify(same) === JSON.stringify(one) ? same : one;
+  });
+}
 
 const slice = createSlice({
   name: 'search',
@@ -37,15 +47,21 @@ const slice = createSlice({
       Object.assign(search, { ...idle, of: payload.of, running: true });
       if (payload.name === 'layouts') Object.assign(state.layouts, { conflict: null, homeless: [] });
     },
-    told: (state, { payload }: PayloadAction<{ name: Name; share: number; what: string; best?: unknown[] }>) => {
+    told: (state, { payload }: PayloadAction<{ name: Name; share: number; what: string; best?: Found[] }>) => {
       const { name, best, share, what } = payload;
       const search = state[name];
       if (!search.running) return;
-      if (best) search.best = best as never[];
+      if (best) search.best = merged(original(search.best) as Found[], best) as never[];
       else Object.assign(search, { share, what });
     },
-    ended: (state, { payload }: PayloadAction<{ name: Name; result: Record<string, unknown> }>) => {
-      Object.assign(state[payload.name], { running: false, share: 1, ...payload.result });
+    ended: (
+      state,
+      { payload }: PayloadAction<{ name: Name; result: Record<string, unknown> & { best?: Found[] } }>,
+    ) => {
+      const search = state[payload.name];
+      const known = original(search.best) as Found[];
+      const best = merged(known, payload.result.best ?? known);
+      Object.assign(search, { running: false, share: 1, ...payload.result, best });
     },
     setSearch: (state, { payload }: PayloadAction<Partial<Pick<SearchState['layouts'], 'seed' | 'keep'>>>) => {
       Object.assign(state.layouts, payload);
