@@ -44,6 +44,11 @@ export class Bench {
     await this.killServer();
   }
 
+  /** Closes all pages: an open one goes on drawing and computing. */
+  async closePages(): Promise<void> {
+    for (const context of this.browser.contexts()) await context.close();
+  }
+
   async startServer(): Promise<void> {
     const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
       cwd: root,

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
 
 let bench: Bench;
@@ -11,6 +11,7 @@ beforeAll(async () => {
   bench = await new Bench().open();
   path = await bench.pathOf(DEMO, 'fit');
 });
+afterEach(() => bench.closePages());
 afterAll(() => bench.close());
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { writeStl } from '@young-shell/core/exchange';
 import { loadSolidKernel, type Loft } from '@young-shell/core/solid';
 import type { Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
 
 let bench: Bench;
@@ -30,6 +30,7 @@ beforeAll(async () => {
   writeFileSync(join(folder, 'cut-off.stl'), stl.slice(0, 900));
   writeFileSync(join(folder, 'open.stl'), writeStl({ ...shell, triangles: shell.triangles.slice(0, -6) }));
 });
+afterEach(() => bench.closePages());
 afterAll(() => bench.close());
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();

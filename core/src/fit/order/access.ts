@@ -2,7 +2,17 @@ import { placedConnectors, plugEnd, type Assembly, type PlacedPart } from '../..
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
 import { practice } from '../../standards';
-import { axisOf, signedDistance, signOf, type Direction, type Shape, type Vec3 } from '../../solid';
+import {
+  axisOf,
+  signedDistance,
+  signOf,
+  type Axis,
+  type Box,
+  type Direction,
+  type Shape,
+  type Vec3,
+} from '../../solid';
+import { faceReaches } from '../faces';
 import { exitsOf, remainsOf } from './exits';
 
 /** What a hand and a driver need, mm: handbook practice. */
@@ -11,10 +21,10 @@ export const ROOM_FOR = {
   finger: { width: 20, depth: 25, source: practice },
 } as const;
 
-/** Whether something of a part can be got at with everything in, and what stands in the way. */
+/** Whether something of a part or of the shell can be got at with everything in, and what stands in the way. */
 export interface Access {
-  part: string;
-  what: 'screw' | 'plug';
+  about: { kind: 'part' | 'feature'; id: string };
+  what: 'screw' | 'plug' | 'switch';
   name: string;
   at: Vec3;
   /** The room the driver or the finger needs. */
@@ -24,33 +34,37 @@ export interface Access {
 }
 
 /**
- * Driver and finger access of all parts: screws that are driven from inside want a straight shaft, plugs a fingertip
- * from the nearest exit down to them. Screws that go in from outside the shell are always reachable.
+ * Driver and finger access: screws that are driven from inside want a straight shaft, plugs a fingertip from the nearest
+ * exit down to them. Screws that go in from outside the shell are always reachable. The switch of a supply is pressed
+ * from outside where its face lies in a wall, the contacts of original controls are wired from inside.
  */
 export function accessOf(document: Conversion, assembly: Assembly): Access[] {
   const exits = exitsOf(document, assembly);
   const remains = remainsOf(assembly, exits);
   const ways = exits.length > 0 ? exits.map((e) => e.direction) : [];
-  return assembly.parts.flatMap((part) => [
-    ...screwsOf(
-      document,
-      part,
-      assembly,
-      remains.features.map((f) => f.shape),
-    ),
-    ...plugsOf(part, assembly, ways),
-  ]);
+  const standing = remains.features.map((f) => f.shape);
+  return [
+    ...assembly.parts.flatMap((part) => [
+      ...screwsOf(document, part, assembly, standing),
+      ...plugsOf(part, assembly, ways),
+      ...mainsSwitchOf(document, part, assembly, standing, ways),
+    ]),
+    ...controlsOf(document, assembly, ways),
+  ];
 }
 
 const normal: Vec3 = [0, 0, 0];
 const hits = (room: Shape, shape: Shape) => signedDistance(room, shape, normal) < -0.05;
 
-/** Parts whose bodies stand in a room. */
-function inRoom(room: Shape, assembly: Assembly, own: string, ownBlocks: (id: string) => boolean): string[] {
+/** Parts whose bodies stand in a room; of the part it belongs to only blocks that count. */
+function inRoom(
+  room: Shape,
+  assembly: Assembly,
+  own?: string,
+  counts: (id: string) => boolean = () => false,
+): string[] {
   return assembly.parts
-    .filter((p) =>
-      p.solids.some((s) => s.role === 'body' && !(p.id === own && !ownBlocks(s.id)) && hits(room, s.shape)),
-    )
+    .filter((p) => p.solids.some((s) => s.role === 'body' && (p.id !== own || counts(s.id)) && hits(room, s.shape)))
     .map((p) => p.id);
 }
 
@@ -75,37 +89,100 @@ function screwsOf(document: Conversion, part: PlacedPart, assembly: Assembly, fe
       const room: Shape = { kind: 'cylinder', axis, low, high };
       const blockers = inRoom(room, assembly, part.id, (id) => id !== plate.id && !id.includes('/pins'));
       if (features.some((f) => hits(room, f))) blockers.push('shell');
-      return { part: part.id, what: 'screw', name: cut.name, at, room, blockers };
+      return { about: { kind: 'part', id: part.id }, what: 'screw', name: cut.name, at, room, blockers };
     });
 }
 
 /** Plugs are pulled by a fingertip that comes straight from one of the exits. */
 function plugsOf(part: PlacedPart, assembly: Assembly, ways: readonly Direction[]): Access[] {
-  const { low: hullLow, high: hullHigh } = assembly.hull;
   return placedConnectors(part)
     .filter((c) => c.straight >= 10)
     .map((connector): Access => {
       const at = plugEnd(connector);
-      let best: Access | undefined;
-      for (const way of ways) {
-        const axis = axisOf(way);
-        const [b, c] = [0, 1, 2].filter((i) => i !== axis) as [number, number];
-        const low: Vec3 = [...at];
-        const high: Vec3 = [...at];
-        low[b]! -= ROOM_FOR.finger.width / 2;
-        high[b]! += ROOM_FOR.finger.width / 2;
-        low[c]! -= ROOM_FOR.finger.depth / 2;
-        high[c]! += ROOM_FOR.finger.depth / 2;
-        if (signOf(way) > 0) high[axis] = hullHigh[axis] + 1;
-        else low[axis] = hullLow[axis] - 1;
-        const room: Shape = { kind: 'box', low, high };
-        // The body the socket sits on is beside the finger, not in its way.
-        const blockers = inRoom(room, assembly, part.id, () => false);
-        if (!best || blockers.length < best.blockers.length)
-          best = { part: part.id, what: 'plug', name: `${connector.name} plug`, at, room, blockers };
-      }
-      return best ?? { part: part.id, what: 'plug', name: `${connector.name} plug`, at, room: DOT(at), blockers: [] };
+      // The body the socket sits on is beside the finger, not in its way.
+      const { room, blockers } = fingerTo(at, assembly, ways, part.id);
+      return { about: { kind: 'part', id: part.id }, what: 'plug', name: `${connector.name} plug`, at, room, blockers };
     });
 }
 
-const DOT = (at: Vec3): Shape => ({ kind: 'box', low: at, high: at });
+/** The room of a fingertip that comes straight from the exit from which the fewest parts stand in its way. */
+function fingerTo(at: Vec3, assembly: Assembly, ways: readonly Direction[], own?: string) {
+  const { low: hullLow, high: hullHigh } = assembly.hull;
+  let best: { room: Shape; blockers: string[] } | undefined;
+  for (const way of ways) {
+    const axis = axisOf(way);
+    const room = fingertip(at, axis);
+    if (signOf(way) > 0) room.high[axis] = hullHigh[axis] + 1;
+    else room.low[axis] = hullLow[axis] - 1;
+    const blockers = inRoom(room, assembly, own);
+    if (!best || blockers.length < best.blockers.length) best = { room, blockers };
+  }
+  return best ?? { room: { kind: 'box' as const, low: at, high: at }, blockers: [] };
+}
+
+/** A flat room as wide as a fingertip across an axis. */
+function fingertip(at: Vec3, axis: Axis): Box {
+  const [b, c] = [0, 1, 2].filter((i) => i !== axis) as [number, number];
+  const low: Vec3 = [...at];
+  const high: Vec3 = [...at];
+  low[b]! -= ROOM_FOR.finger.width / 2;
+  high[b]! += ROOM_FOR.finger.width / 2;
+  low[c]! -= ROOM_FOR.finger.depth / 2;
+  high[c]! += ROOM_FOR.finger.depth / 2;
+  return { kind: 'box', low, high };
+}
+
+/**
+ * The mains switch of a supply, beside its inlet (common practice, no source): from outside it wants a fingertip before
+ * the wall, where its face reaches none it is pressed from an exit.
+ */
+function mainsSwitchOf(
+  document: Conversion,
+  part: PlacedPart,
+  assembly: Assembly,
+  features: readonly Shape[],
+  ways: readonly Direction[],
+): Access[] {
+  if (kindOf(document.kit.parts[part.id]!) !== 'supply') return [];
+  const inlet = faceReaches(assembly, part).find((r) => r.face.mustReachOutside);
+  if (!inlet) return [];
+  const { face, wall, reaches } = inlet;
+  const axis = axisOf(face.direction);
+  const sign = signOf(face.direction);
+  const at: Vec3 = [0, 1, 2].map((i) => (part.low[i]! + part.high[i]!) / 2) as Vec3;
+  for (const cut of face.cuts.slice(0, 1)) at.splice(0, 3, ...cut.at);
+  at[axis] = face.plane;
+  const base = { about: { kind: 'part' as const, id: part.id }, what: 'switch' as const, name: 'mains switch', at };
+  if (!reaches || !wall) return [{ ...base, ...fingerTo(at, assembly, ways, part.id) }];
+  const room = fingertip(at, axis);
+  const from = at[axis] + sign * wall.thickness;
+  room.low[axis] = Math.min(from, from + sign * ROOM_FOR.finger.depth);
+  room.high[axis] = Math.max(from, from + sign * ROOM_FOR.finger.depth);
+  const blockers = inRoom(room, assembly, part.id);
+  if (features.some((f) => hits(room, f))) blockers.push('shell');
+  return [{ ...base, room, blockers }];
+}
+
+/** Contacts of an original control that stays are on the side away from the nearest wall: a fingertip has to get there. */
+function controlsOf(document: Conversion, assembly: Assembly, ways: readonly Direction[]): Access[] {
+  const { innerLow, innerHigh } = assembly.hull;
+  return Object.entries(document.shell.features)
+    .filter(([, f]) => f.kind === 'mechanism' && f.fate === 'keep')
+    .flatMap(([id, feature]): Access[] => {
+      const shapes = assembly.features.filter((f) => f.owner === id && !f.swept).map((f) => f.shape);
+      if (shapes.length === 0) return [];
+      const low = [0, 1, 2].map((i) => Math.min(...shapes.map((s) => s.low[i]!))) as Vec3;
+      const high = [0, 1, 2].map((i) => Math.max(...shapes.map((s) => s.high[i]!))) as Vec3;
+      const gaps = ([0, 1, 2] as Axis[]).flatMap((axis) => [
+        { axis, sign: 1, gap: low[axis] - innerLow[axis] },
+        { axis, sign: -1, gap: innerHigh[axis] - high[axis] },
+      ]);
+      const { axis, sign } = gaps.reduce((a, b) => (b.gap < a.gap ? b : a));
+      const at = low.map((v, i) => (v + high[i]!) / 2) as Vec3;
+      at[axis] = (sign > 0 ? high[axis] : low[axis]) + sign * (ROOM_FOR.finger.depth / 2);
+      const { room, blockers } = fingerTo(at, assembly, ways);
+      return [
+        { about: { kind: 'feature', id }, what: 'switch', name: `contacts of ${feature.name}`, at, room, blockers },
+      ];
+    });
+}

@@ -39,7 +39,9 @@ export function orderFindings(
         about: step.parts.map((id) => ({ kind: 'part', id })),
       });
   for (const part of assembly.parts) {
-    const own = access.filter((a) => a.part === part.id && a.what === 'screw' && a.blockers.includes(part.id));
+    const own = access.filter(
+      ({ about, what, blockers }) => about.id === part.id && what === 'screw' && blockers.includes(part.id),
+    );
     if (own.length > 0)
       findings.push({
         ...base,
@@ -50,6 +52,16 @@ export function orderFindings(
         about: [{ kind: 'part', id: part.id }],
       });
   }
+  for (const { about, what, name: thing, blockers } of access)
+    if (what === 'switch' && blockers.length > 0)
+      findings.push({
+        ...base,
+        id: `fit/switch/${about.id}`,
+        verdict: 'warn',
+        sentence: `No finger gets to the ${thing}${about.kind === 'part' ? ` of ${name(about.id)}` : ''}: ${listed(blockers.map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way.`,
+        brief: 'switch covered',
+        about: [about, ...blockers.filter((b) => b !== 'shell').map((id) => ({ kind: 'part' as const, id }))],
+      });
   for (const [id, wish] of Object.entries(document.layout.wishes)) {
     if (wish.kind !== 'reachable' || !(wish.part in document.layout.placements)) continue;
     const first = order.first[wish.part];

@@ -159,4 +159,20 @@ describe('access', () => {
     const alone = applyChange(deck, { type: 'placePart', id: 'card-1', placement: null }).document;
     expect(accessOf(alone, assemble(alone)).some((a) => a.blockers.includes('card-1'))).toBe(false);
   });
+
+  it('of a finger to switches: the supply’s from outside, original controls from what opens', () => {
+    const switches = (d: Conversion) => accessOf(d, assemble(d)).filter((a) => a.what === 'switch');
+    expect(switches(deck).map((a) => a.about.id).sort()).toEqual(['keys-1', 'selector-1', 'supply-1']); // prettier-ignore
+    const supply = deck.layout.placements['supply-1']!;
+    const mains = switches(deck).find((a) => a.about.id === 'supply-1')!;
+    expect(mains.blockers).toEqual([]);
+    // 25 mm deep, before the rear wall: outside the shell.
+    expect(mains.room.high[1] - mains.room.low[1]).toBeCloseTo(25, 6);
+    expect(mains.room.low[1]).toBeGreaterThanOrEqual(assemble(deck).hull.high[1] - 1e-6);
+    // Turned about, its switch faces the room: it is pressed through the lid.
+    const turned = applyChange(deck, { type: 'placePart', id: 'supply-1', placement: { ...supply, rear: 'front', y: 120 } }).document; // prettier-ignore
+    expect(switches(turned).find((a) => a.about.id === 'supply-1')!.room.high[2]).toBeGreaterThan(
+      assemble(turned).hull.innerHigh[2],
+    );
+  });
 });

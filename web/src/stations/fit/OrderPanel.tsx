@@ -270,11 +270,11 @@ function Reaching({ access }: { access: readonly Access[] }) {
   const document = useAppSelector(selectDocument);
   const name = (id: string) => (id === 'shell' ? 'the shell' : nameOf(document, { kind: 'part', id }));
   const blocked = access.filter((a) => a.blockers.length > 0);
-  const key = (a: Access) => `${a.part} ${a.what} ${a.blockers.join()}`;
+  const key = (a: Access) => `${a.about.id} ${a.what} ${a.blockers.join()}`;
   const groups = [...new Set(blocked.map(key))].map((k) => blocked.filter((a) => key(a) === k));
   return (
     <Section
-      title="Screws and plugs"
+      title="Screws, plugs and switches"
       aside={
         <Explain
           title="Room for hands"
@@ -287,7 +287,8 @@ function Reaching({ access }: { access: readonly Access[] }) {
             {
               label: 'fingertip',
               value: '20 × 25',
-              source: 'from what opens straight to the plug, mm (common practice, no source)',
+              source:
+                'from what opens straight to the plug or the contacts of a control, before the wall to a mains switch, mm (common practice, no source)',
             },
           ]}
         />
@@ -299,11 +300,11 @@ function Reaching({ access }: { access: readonly Access[] }) {
         <ul className="m-0 list-none p-0">
           {groups.map((group) => {
             const [a] = group as [Access];
-            const own = a.blockers.includes(a.part);
-            const others = a.blockers.filter((b) => b !== a.part).map(name);
+            const own = a.blockers.includes(a.about.id);
+            const others = a.blockers.filter((b) => b !== a.about.id).map(name);
             return (
               <li key={key(a)} className="border-t border-line py-1 leading-snug first:border-t-0">
-                {name(a.part)}:{' '}
+                {nameOf(document, a.about)}:{' '}
                 {a.what === 'screw'
                   ? `${group.length} screw${group.length === 1 ? '' : 's'}`
                   : group.map((g) => g.name).join(', ')}{' '}

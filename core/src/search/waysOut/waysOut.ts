@@ -1,0 +1,91 @@
+import type { Conversion } from '../../document';
+import { conflictOf } from '../conflicts';
+import { searchLayouts, type Layout, type LayoutOptions } from '../layouts';
+import { featuresInPlace, leastFeatures } from './features';
+import { movedOnly } from './moves';
+import { pairsOf } from './pairs';
+import { leastRing, ringInPlace } from './ring';
+import { interventions } from './singles';
+import {
+  applied,
+  NOTHING,
+  wayFrom,
+  type Intervention,
+  type WayOut,
+  type WaysOutOptions,
+  type WaysOutResult,
+} from './way';
+
+/** Pairs are only tried until there are this many ways. */
+const ENOUGH = 3;
+const MOST_PAIRS = 14;
+
+/**
+ * The least interventions that give the kit a layout, each verified by a search with it applied: rearrange, raise the
+ * lid by the least height, take out the smallest set of features, a smaller relative of a part, flat on a riser, the
+ * supply outside, another face; pairs of these where single ones are few. Pure.
+ */
+export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): WaysOutResult {
+  const { seed = 1, steps = 240, stop = () => false, onWay, onProgress } = options;
+  const ways: WayOut[] = [];
+  const tried: string[] = [];
+  const look = (doc: Conversion, more: Partial<LayoutOptions> = {}): Layout | undefined =>
+    searchLayouts(doc, { seed, steps, wanted: 1, near: true, stop, ...more }).layouts[0];
+  const add = (way: WayOut) => {
+    ways.push(way);
+    ways.sort((a, b) => a.effort - b.effort);
+    onWay?.(ways);
+  };
+  const attempt = (i: Intervention): boolean => {
+    tried.push(i.label);
+    const next = applied(document, i.changes);
+    const layout = next && look(next, i.search);
+    if (layout) add(wayFrom(document, i, layout));
+    return layout !== undefined;
+  };
+
+  const moved = movedOnly(document, look);
+  if (moved) add(moved);
+  const rearranged =
+    moved !== undefined ||
+    attempt({ ...NOTHING, id: 'rearrange', label: 'Rearrange what there is', effort: 1, changes: [] });
+  tried.push('Raise the lid');
+  onProgress?.(0.05, 'raising the lid');
+  const ring = ringInPlace(document) ?? (rearranged ? undefined : leastRing(document, look, stop));
+  if (ring) add(ring);
+  tried.push('Take out features');
+  onProgress?.(0.15, 'taking out features');
+  const features = featuresInPlace(document) ?? (rearranged ? undefined : leastFeatures(document, look, stop));
+  if (features) add(features);
+
+  const failed: Intervention[] = [];
+  if (!rearranged && !stop()) {
+    onProgress?.(0.2, 'what is in whose way');
+    const conflict = conflictOf(document, { seed, stop });
+    // What leaves a conflict as it is can't be a way out of it.
+    const helps = ({ touches }: Intervention) =>
+      !conflict ||
+      touches === undefined ||
+      conflict.parts.length === 0 ||
+      touches.some((id) => conflict.parts.includes(id));
+    const singles = interventions(document).filter(helps);
+    const done = new Set<string>();
+    singles.forEach((single, k) => {
+      if (stop()) return;
+      onProgress?.(0.3 + 0.5 * (k / singles.length), single.label);
+      // Of one row of interventions that get larger, only the least that works is a way.
+      if (single.row !== undefined && done.has(single.row)) return;
+      if (!attempt(single)) failed.push(single);
+      else if (single.row !== undefined) done.add(single.row);
+    });
+  }
+  if (!rearranged && ways.length < ENOUGH) {
+    const pairs = pairsOf(document, failed);
+    pairs.slice(0, MOST_PAIRS).forEach((pair, k) => {
+      if (stop() || ways.length >= ENOUGH) return;
+      onProgress?.(0.85 + 0.15 * (k / Math.min(MOST_PAIRS, pairs.length)), pair.label);
+      attempt(pair);
+    });
+  }
+  return { ways, tried, ended: stop() ? 'stopped' : 'done' };
+}
