@@ -98,8 +98,9 @@ export class Engine {
     if (next < 0) return { kind: 'found', spots: [...placed] };
     const piece = pieces[next]!;
     const settled = live[next]!.map((l, k) => this.settle(l, piece.options[k]!, placed));
-    for (const spot of this.candidatesOf(piece, settled, placed, settings)) {
+    for (const candidate of this.candidatesOf(piece, settled, placed, settings)) {
       if (budget.steps-- <= 0 || budget.stop()) return { kind: 'stopped' };
+      const spot = settings.snug ? this.slid(candidate, placed) : candidate;
       const now = [...placed, spot];
       const after = this.stillOpen(pieces, live, next, now);
       if (!after) continue;
@@ -199,7 +200,7 @@ export class Engine {
     piece: Piece,
     live: readonly Live[],
     placed: readonly Spot[],
-    { candidates, fixed, wishes, risers, cost, target, snug, breadth, random, noise }: SearchSettings,
+    { candidates, fixed, wishes, risers, cost, target, breadth, random, noise }: SearchSettings,
   ): Spot[] {
     const found: { spot: Spot; cost: number }[] = [];
     const others = [...fixed, ...placed];
@@ -223,8 +224,7 @@ export class Engine {
       }
     });
     found.sort((a, b) => a.cost - b.cost);
-    const spots = (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
-    return snug ? spots.map((spot) => this.slid(spot, placed)) : spots;
+    return (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
   }
 }
 

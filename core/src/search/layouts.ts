@@ -1,10 +1,10 @@
 import { assemble, placePart, type Assembly } from '../assembly';
-import type { Conversion, Placement, Wish } from '../document';
+import type { Conversion, Part, Placement, Wish } from '../document';
 import { balanceOf, faceReaches, marginsOf, orderOf, riserReach, stopsAt, wishState } from '../fit';
 import { kindOf } from '../parts';
 import type { Vec3 } from '../solid';
 import { cableCost, Engine, type Budget, type SearchSettings, type Spot } from './engine';
-import { pieceOf, type Option, type Piece } from './options';
+import { pieceOf, type Option, type OptionSettings, type Piece } from './options';
 import { randomFrom } from './random';
 import { refine } from './refine';
 import { markOf, type Marked } from './rules';
@@ -82,6 +82,31 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   };
 }
 
+interface Made {
+  id: string;
+  settings: string;
+  of: readonly unknown[];
+  piece: Piece;
+}
+
+/** Ways to stand that were found lately: searches one after the other mostly differ in a part or two. */
+const made = new WeakMap<Part, Made[]>();
+const MOST_MADE = 6;
+
+/** As `pieceOf`; in an empty shell it depends on the shell, the brief, the allowance and the part alone, and is kept. */
+function knownPiece(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
+  if (base.parts.length > 0) return pieceOf(document, base, id, settings);
+  const part = document.kit.parts[id]!;
+  const of = [document.shell, document.brief, document.cut];
+  const words = JSON.stringify(settings);
+  const known = made.get(part) ?? [];
+  const same = known.find((m) => m.id === id && m.settings === words && m.of.every((one, i) => one === of[i]));
+  if (same) return same.piece;
+  const piece = pieceOf(document, base, id, settings);
+  made.set(part, [{ id, settings: words, of, piece }, ...known].slice(0, MOST_MADE));
+  return piece;
+}
+
 /** What stays, as spots the rules between parts can look at. */
 export function fixedSpots(document: Conversion, base: Assembly): Spot[] {
   return base.parts
@@ -139,14 +164,17 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   const start = startOf(document, options);
   const step = options.step ?? 2;
   const asked = { wishes: start.wishes, ...(options.flat ? { flat: options.flat } : {}) };
-  const seated = start.free.map((id) => pieceOf(document, start.base, id, { step, stand: 'seated', ...asked }));
+  const seated = start.free.map((id) => knownPiece(document, start.base, id, { step, stand: 'seated', ...asked }));
   let hanging: Map<string, Piece> | undefined;
   const withHanging = (pieces: readonly Piece[], which: (piece: Piece) => boolean) => {
     hanging ??= new Map();
     return pieces.map((piece) => {
       if (!which(piece)) return piece;
       if (!hanging!.has(piece.id))
-        hanging!.set(piece.id, pieceOf(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }));
+        hanging!.set(
+          piece.id,
+          knownPiece(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }),
+        );
       return { id: piece.id, options: [...piece.options, ...hanging!.get(piece.id)!.options] };
     });
   };

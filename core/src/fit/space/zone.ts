@@ -129,13 +129,16 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   const thin = round >= 0 && [0, 1, 2].some((i) => i !== round && zone.high[i]! - zone.low[i]! < 2 * shrink[i]!);
   const radius = thin ? zone.radius - less * Math.SQRT2 : zone.radius;
   if (radius < 0) return;
-  const cut = (i: Axis) => (thin && i !== round ? 0 : shrink[i]);
-  const x0 = zone.low[0] + by[0] + cut(0);
-  const x1 = zone.high[0] + by[0] - cut(0);
-  const y0 = zone.low[1] + by[1] + cut(1);
-  const y1 = zone.high[1] + by[1] - cut(1);
-  const z0 = zone.low[2] + by[2] + cut(2);
-  const z1 = zone.high[2] + by[2] - cut(2);
+  // No functions here: this runs for every pair of blocks, often on few positions.
+  const xCut = thin && round !== 0 ? 0 : shrink[0];
+  const yCut = thin && round !== 1 ? 0 : shrink[1];
+  const zCut = thin && round !== 2 ? 0 : shrink[2];
+  const x0 = zone.low[0] + by[0] + xCut;
+  const x1 = zone.high[0] + by[0] - xCut;
+  const y0 = zone.low[1] + by[1] + yCut;
+  const y1 = zone.high[1] + by[1] - yCut;
+  const z0 = zone.low[2] + by[2] + zCut;
+  const z1 = zone.high[2] + by[2] - zCut;
   if (x1 < x0 || y1 < y0 || z1 < z0) return;
   const yReach = c + (round === 0 || round === 2 ? radius : 0);
   const zReach = c + (round === 0 || round === 1 ? radius : 0);
