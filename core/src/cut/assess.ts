@@ -71,74 +71,82 @@ function policyFindings(document: Conversion, fresh: readonly CutOpening[]): Fin
   }));
 }
 
-function webFindings(document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] {
-  const findings: Finding[] = [];
+/** Material that a new opening leaves beside it, less than is wanted. */
+export interface ThinWeb {
+  opening: CutOpening;
+  /** Part of the other opening, id of an opening that the shell has, or `edge` of the face. */
+  beside: { kind: 'part' | 'opening' | 'edge'; id: string; name: string };
+  /** Negative where they run together, mm. */
+  web: number;
+  least: number;
+}
+
+/** Webs around new openings that are thinner than they should be: to the face's edges, openings that are there, each other. */
+export function thinWebs(
+  document: Conversion,
+  assembly: Assembly,
+  fresh: readonly CutOpening[] = openingsOf(document, assembly).filter((o) => !o.inExisting),
+): ThinWeb[] {
+  const thin: ThinWeb[] = [];
   const seen = new Set<string>();
-  const add = (
-    o: CutOpening,
-    other: string,
-    otherName: string,
-    web: number,
-    least: number,
-    worst: 'stop' | 'warn' = 'stop',
-  ) => {
-    const id = `cut/web/${[o.part, other].sort().join('+')}/${o.face}`;
-    if (seen.has(id)) return;
-    seen.add(id);
-    findings.push({
-      id,
-      station: 'cut',
-      verdict: web < 0 ? worst : 'warn',
-      sentence:
-        web < 0
-          ? `${o.name} runs into ${otherName} by ${(-web).toFixed(1)} mm.`
-          : `Only ${web.toFixed(1)} mm are left between ${o.name} and ${otherName}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
-      brief: `web ${formatLength(web)} mm`,
-      figures: [
-        { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
-        {
-          label: 'least web',
-          value: least,
-          unit: 'mm',
-          source: { kind: 'practice', title: 'common practice, no source' },
-        },
-      ],
-      about: [
-        { kind: 'part', id: o.part },
-        { kind: 'face', id: o.face },
-      ],
-    });
-  };
-  fresh.forEach((a, i) => {
-    const wall = wallOf(assembly.hull, a.face)!;
-    const frame = assembly.hull.frames.find((f) => f.face === a.face)!;
+  fresh.forEach((opening, i) => {
+    const wall = wallOf(assembly.hull, opening.face)!;
+    const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
     const least = leastWeb(document, wall.thickness);
-    const [hu, hv] = halfOf(a.shape);
+    const add = (beside: ThinWeb['beside'], web: number) => {
+      const pair = `${[opening.part, beside.id].sort().join('+')}/${opening.face}`;
+      if (web >= least || seen.has(pair)) return;
+      seen.add(pair);
+      thin.push({ opening, beside, web, least });
+    };
+    const [hu, hv] = halfOf(opening.shape);
     const us = frame.outline.map((p) => p[0]);
     const vs = frame.outline.map((p) => p[1]);
-    const edge = Math.min(
-      a.centre[0] - hu - Math.min(...us),
-      Math.max(...us) - a.centre[0] - hu,
-      a.centre[1] - hv - Math.min(...vs),
-      Math.max(...vs) - a.centre[1] - hv,
+    const [u, v] = opening.centre;
+    add(
+      { kind: 'edge', id: 'edge', name: 'the edge of the face' },
+      Math.min(u - hu - Math.min(...us), Math.max(...us) - u - hu, v - hv - Math.min(...vs), Math.max(...vs) - v - hv),
     );
-    if (edge < least) add(a, 'edge', 'the edge of the face', edge, least);
     for (const [id, existing] of Object.entries(document.shell.openings)) {
-      if (existing.face !== a.face) continue;
-      const web = webBetween(a, {
-        centre: [existing.u.value, raisedV(document, frame, existing.v.value)],
-        shape: numbersOf(existing),
-      });
-      if (web < least) add(a, id, `the opening “${existing.name}” that is there`, web, least, 'warn');
+      if (existing.face !== opening.face) continue;
+      const centre: [number, number] = [existing.u.value, raisedV(document, frame, existing.v.value)];
+      add(
+        { kind: 'opening', id, name: `the opening “${existing.name}” that is there` },
+        webBetween(opening, { centre, shape: numbersOf(existing) }),
+      );
     }
-    for (const b of fresh.slice(i + 1)) {
-      if (b.face !== a.face || b.part === a.part) continue;
-      const web = webBetween(a, b);
-      if (web < least) add(a, b.part, b.name, web, least);
-    }
+    for (const b of fresh.slice(i + 1))
+      if (b.face === opening.face && b.part !== opening.part)
+        add({ kind: 'part', id: b.part, name: b.name }, webBetween(opening, b));
   });
-  return findings;
+  return thin;
 }
+
+const webFindings = (document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] =>
+  thinWebs(document, assembly, fresh).map(({ opening, beside, web, least }) => ({
+    id: `cut/web/${[opening.part, beside.id].sort().join('+')}/${opening.face}`,
+    station: 'cut',
+    // Into an opening that is there: it looks odd, but nothing breaks out.
+    verdict: web < 0 && beside.kind !== 'opening' ? 'stop' : 'warn',
+    sentence:
+      web < 0
+        ? `${opening.name} runs into ${beside.name} by ${(-web).toFixed(1)} mm.`
+        : `Only ${web.toFixed(1)} mm are left between ${opening.name} and ${beside.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
+    brief: web < 0 ? 'openings meet' : `web ${formatLength(web)} mm`,
+    figures: [
+      { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
+      {
+        label: 'least web',
+        value: least,
+        unit: 'mm',
+        source: { kind: 'practice', title: 'common practice, no source' },
+      },
+    ],
+    about: [
+      { kind: 'part', id: opening.part },
+      { kind: 'face', id: opening.face },
+    ],
+  }));
 
 function numbersOf({ shape }: Opening): CutOpening['shape'] {
   return shape.kind === 'round'

@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly';
-import { openingsOf } from '../cut';
+import { openingsOf, thinWebs, type ThinWeb } from '../cut';
 import type { Conversion } from '../document';
 import { linksOf, type Balance, type Margin } from '../fit';
 import { kindOf } from '../parts';
@@ -112,6 +112,30 @@ export const SOFT_RULES: readonly SoftRule[] = [
         unit: 'mm',
         ...(used > 0 ? { good: `${used} opening${used > 1 ? 's' : ''} of the shell used again` } : {}),
         ...(length > 1500 ? { bad: `${centimetres(length)} of new cut` } : {}),
+      };
+    },
+  },
+  {
+    id: 'webs',
+    name: 'Webs beside openings',
+    why: 'Thin webs break out; an opening that runs into an old one leaves a hole nobody wanted.',
+    weight: 1.5,
+    mark: ({ document, assembly }) => {
+      const thin = thinWebs(document, assembly);
+      const worst = thin.reduce<ThinWeb | undefined>((a, b) => (!a || b.web < a.web ? b : a), undefined);
+      const lost = thin.reduce((sum, t) => sum + (t.web >= 0 ? 0.2 : t.beside.kind === 'opening' ? 0.4 : 1), 0);
+      return {
+        score: Math.max(0, 1 - lost),
+        figure: thin.length,
+        unit: 'count',
+        ...(worst
+          ? {
+              bad:
+                worst.web < 0
+                  ? `${worst.opening.name} runs into ${worst.beside.name}`
+                  : `only ${worst.web.toFixed(1)} mm of wall beside ${worst.opening.name}`,
+            }
+          : {}),
       };
     },
   },

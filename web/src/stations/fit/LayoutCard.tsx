@@ -34,7 +34,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
   };
   return (
     <li
-      className={`flex gap-3 border-t border-line py-2.5 first:border-t-0 ${trying ? 'outline-2 outline-pencil' : ''}`}
+      className={`flex gap-3 border-t border-line py-2.5 first:border-t-0 ${trying ? 'outline-2 outline-offset-4 outline-pencil' : ''}`}
     >
       <LayoutPicture document={shown} name={name} />
       <div className="min-w-0 flex-1">

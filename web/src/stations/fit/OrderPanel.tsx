@@ -314,6 +314,9 @@ function Reaching({ access }: { access: readonly Access[] }) {
               </li>
             );
           })}
+          <li className="border-t border-line py-1 text-good">
+            The other {access.length - blocked.length} are within reach.
+          </li>
         </ul>
       )}
     </Section>
