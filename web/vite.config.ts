@@ -1,11 +1,30 @@
-import babel from '@rolldown/plugin-babel';
+import { transformAsync } from '@babel/core';
 import tailwindcss from '@tailwindcss/vite';
-import react, { reactCompilerPreset } from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig, type Plugin } from 'vite';
+
+/** The React compiler remembers what components made: a part that is dragged redraws only what shows it. */
+const reactCompiler = (): Plugin => ({
+  name: 'react-compiler',
+  enforce: 'pre',
+  transform: {
+    filter: { id: /\/web\/src\/.*\.tsx$|\/web\/src\/.*\/use[A-Z]\w*\.ts$/ },
+    async handler(code, id) {
+      const made = await transformAsync(code, {
+        filename: id,
+        babelrc: false,
+        configFile: false,
+        sourceMaps: true,
+        parserOpts: { plugins: id.endsWith('x') ? ['typescript', 'jsx'] : ['typescript'] },
+        plugins: ['babel-plugin-react-compiler'],
+      });
+      return made?.code ? { code: made.code, map: made.map ?? null } : undefined;
+    },
+  },
+});
 
 export default defineConfig({
-  // The compiler remembers what components made: a part that is dragged redraws only what shows it.
-  plugins: [react(), babel({ presets: [reactCompilerPreset()] }), tailwindcss()],
+  plugins: [reactCompiler(), react(), tailwindcss()],
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['manifold-3d'] },
   // The kernel asks for node:module only under Node.
