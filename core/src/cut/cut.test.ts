@@ -4,7 +4,7 @@ import { applyChange, newConversion, defaultWedge, lidAt, ringBody, type Change,
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
-import { assessCut, facesToCut, openingsOf, OVERLAP, PAPERS, sheetOf, tilingOf } from '.';
+import { assessCut, facesToCut, openingsOf, OVERLAP, PAPERS, sheetOf, thinWebs, tilingOf } from '.';
 
 const add = (id: string, key: string, x: number, y: number, z: number): Change => ({
   type: 'addPart',
@@ -97,6 +97,42 @@ describe('openings', () => {
     const level = webOf(hatch(lidded, 68))!;
     expect(webOf(ring, hatch(lidded, 56))).toBeCloseTo(level, 9);
     expect(webOf(hatch(lidded, 56))).toBeCloseTo(level - 12, 9);
+  });
+});
+
+describe('webs', () => {
+  const [u, v] = of(make(supply)).find((o) => o.id.endsWith('/inlet/inlet'))!.centre;
+  const { shape } = of(make(supply)).find((o) => o.id.endsWith('/inlet/inlet'))!;
+  const width = shape.kind === 'rectangle' ? shape.width : 0;
+  /** An old opening 20 mm wide, so far beside the inlet. */
+  const old = (away: number): Change => ({
+    type: 'setOpening',
+    id: 'old-1',
+    opening: {
+      name: 'Old hatch',
+      face: 'rear',
+      shape: { kind: 'rectangle', width: measured(20), height: measured(8) },
+      u: measured(u + width / 2 + 10 + away),
+      v: measured(v),
+    },
+  });
+  const beside = (...changes: Change[]) => {
+    const document = make(supply, ...changes);
+    return thinWebs(document, assemble(document)).filter((w) => w.beside.kind === 'opening');
+  };
+
+  it('are the gap between two outlines, and only those that are too thin are named', () => {
+    expect(beside(old(2.5))).toMatchObject([{ beside: { id: 'old-1' } }]);
+    expect(beside(old(2.5))[0]!.web).toBeCloseTo(2.5, 9);
+    const { least } = beside(old(2.5))[0]!;
+    expect(beside(old(least + 0.01))).toEqual([]);
+    expect(beside(old(least - 0.01))).toHaveLength(1);
+  });
+
+  it('are negative where openings run together: a warning at an old one, not a stop', () => {
+    expect(beside(old(-4))[0]!.web).toBeCloseTo(-4, 9);
+    const finding = assessCut(make(supply, old(-4))).findings.find((f) => f.id.includes('old-1'));
+    expect(finding).toMatchObject({ verdict: 'warn', brief: 'openings meet' });
   });
 });
 

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '../solid';
 import { packCorners } from './corners';
@@ -35,6 +36,23 @@ describe('tight packing', () => {
       const pieces = cut(count, seed);
       expectPacked(packJoined(block, pieces), pieces);
     }
+  });
+
+  it('finds any few pieces again, each turned any way', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 11 }),
+        fc.nat(9999),
+        fc.array(fc.nat(5), { minLength: 11, maxLength: 11 }),
+        (count, seed, turns) => {
+          const pieces = cut(count, seed).map(([a, b, c], i): Vec3 =>
+          ([[a, b, c], [a, c, b], [b, a, c], [b, c, a], [c, a, b], [c, b, a]] as Vec3[])[turns[i]!]!,
+        ); // prettier-ignore
+          expectPacked(packJoined(block, pieces), pieces);
+        },
+      ),
+      { numRuns: 60, seed: 3 },
+    );
   });
 
   it('goes by corners where no cut goes through', () => {

@@ -159,6 +159,24 @@ describe('layouts', () => {
     expect(mean(30)).toBeGreaterThan(mean(0));
   });
 
+  it('are the same whatever was searched before', () => {
+    // Ways to stand are kept between searches: plain copies share none of them.
+    const plans = [
+      deck,
+      make(deck, { type: 'setBrief', brief: { policy: 'open' } }),
+      make(deck, { type: 'removePart', id: 'drive-1' }),
+      make(deck, {
+        type: 'setWish',
+        id: 'wish-1',
+        wish: { kind: 'near', part: 'drive-1', other: 'supply-1', face: null, distance: 60 },
+      }),
+    ];
+    const found = (d: Conversion) => searchLayouts(d, { wanted: 2, steps: 300, seed: 4 }).layouts;
+    const once = plans.map(found);
+    expect([...plans].reverse().map(found).reverse()).toEqual(once);
+    expect(plans.map((d) => found(structuredClone(d)))).toEqual(once);
+  });
+
   it('end at once when asked to stop, with what was found so far', () => {
     let told = 0;
     const { layouts, ended } = searchLayouts(deck, { stop: () => told >= 2, onLayout: () => told++ });
@@ -296,6 +314,18 @@ describe('what it would take', () => {
     expect(ways.map((w) => w.kind)).toEqual(expect.arrayContaining(['ring', 'swap', 'external']));
     const ring = make(impossible, ways.find((w) => w.kind === 'ring')!.change);
     expect(Object.values(ring.shell.bodies).map((b) => b.kind)).toContain('ring');
+  });
+  it('has another face where the brief keeps all free that the sockets could use', () => {
+    const blocked = make(deck, { type: 'setBrief', brief: { blockedFaces: ['rear'] } });
+    const { ways: out } = waysOutOf(blocked);
+    const face = out.find((w) => w.kind === 'face' && w.label.includes('rear'))!;
+    expect(face).toMatchObject({ reversible: false, withinPolicy: true });
+    const after = make(blocked, face.change);
+    expect(after.brief.blockedFaces).toEqual([]);
+    expect(stops(after, after.layout.placements)).toEqual([]);
+    // Others would show: they are named, but as against the policy, and after all that keep it.
+    const within = out.map((w) => w.withinPolicy);
+    expect(within).toEqual([...within].sort((a, b) => Number(b) - Number(a)));
   });
   it('of the demo is to move its card, and what lies in the way is left alone', () => {
     const [first] = waysOutOf(deck).ways;
