@@ -48,7 +48,7 @@ export function assessAll(
     ),
   };
   const brief = assessBrief(document, figures, touched);
-  const findings = [...brief, ...assessShell(document), ...assessKit(document), ...fit.findings, ...cut.findings];
+  const findings = [...brief, ...standing(document), ...fit.findings, ...cut.findings];
   const rest: Record<string, string> = {
     brief: document.brief.policy,
     shell: 'measured',
@@ -63,6 +63,16 @@ export function assessAll(
     strip: STATIONS.map((station) => stationVerdict(station, findings, rest[station]!)),
     mass,
   };
+}
+
+let last: { of: Conversion; findings: Finding[] } | undefined;
+
+/** What Shell and Kit say rests on nothing of the layout: it is kept as long as only that changes, as in a drag. */
+function standing(document: Conversion): Finding[] {
+  const same = (key: string) => key === 'layout' || document[key as 'shell'] === last?.of[key as 'shell'];
+  if (!last || !Object.keys(document).every(same))
+    last = { of: document, findings: [...assessShell(document), ...assessKit(document)] };
+  return last.findings;
 }
 
 /** The worst verdict that nobody accepted. */
