@@ -81,7 +81,7 @@ const sheetFonts = async (): Promise<SheetFonts> =>
   (fonts ??= { text: await bytes(regularUrl), figures: await bytes(figureUrl) });
 
 /** Passes on what a long search has so far, at most every so often, ms. */
-const OFTEN = 120;
+const OFTEN = 250;
 function seldom<A extends unknown[]>(tell: (...args: A) => void): (...args: A) => void {
   let last = -Infinity;
   return (...args) => {

@@ -1,5 +1,4 @@
 import { Search, Square } from 'lucide-react';
-import { useDeferredValue } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Button } from '../../ui/Button';
@@ -13,6 +12,7 @@ import { LayoutCard } from './LayoutCard';
 import { RulesNote } from './RulesNote';
 import { searchLayouts, searchWaysOut, stopSearch } from './search';
 import { setSearch } from './searchSlice';
+import { useAtRest } from './useAtRest';
 
 /** Layouts of the whole kit: found by a search, compared by what is good and bad about them, kept by name. */
 export function LayoutsPanel() {
@@ -21,8 +21,7 @@ export function LayoutsPanel() {
   const { of, running, share, what, words, failed, conflict, homeless, seed, keep, ...search } = useAppSelector(
     (s) => s.search.layouts,
   );
-  // Drawn when there is time for it: the hand on a part comes first.
-  const best = useDeferredValue(search.best);
+  const best = useAtRest(search.best);
   const count = Object.keys(document.kit.parts).length;
   const names = homeless.map((id) => document.kit.parts[id]?.name ?? id).join(', ');
   return (

@@ -1,7 +1,7 @@
 import { applyChange } from '@young-shell/core/document';
 import type { WayOut } from '@young-shell/core/search';
 import { Search, Square } from 'lucide-react';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Button } from '../../ui/Button';
@@ -11,14 +11,14 @@ import { RemedyRow } from '../../ui/RemedyRow';
 import { Section } from '../../ui/Section';
 import { LayoutPicture } from './LayoutPicture';
 import { searchWaysOut, stopSearch } from './search';
+import { useAtRest } from './useAtRest';
 
 /** What it would take: the least interventions after which everything fits, each with the layout it allows. */
 export function WaysPanel() {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
   const { of, running, share, what, best: found, words, failed } = useAppSelector((s) => s.search.ways);
-  // Drawn when there is time for it: the hand on a part comes first.
-  const best = useDeferredValue(found);
+  const best = useAtRest(found);
   const count = Object.keys(document.kit.parts).length;
   return (
     <>
