@@ -11,8 +11,8 @@ async function ownWork(session: CDPSession): Promise<number> {
 }
 
 /**
- * Drags a part over the plan of the shell, a move a frame, as long as something goes on; the work of each, ms, from the
- * least to the most.
+ * Drags a part over the plan of the shell as long as something goes on; the work of each move with the two frames that
+ * are waited for after it, ms, from the least to the most.
  */
 async function dragged(page: Page, session: CDPSession, moves: number, goesOn: () => Promise<boolean>) {
   const box = (await page.locator('[data-part="drive-1"]').boundingBox())!;

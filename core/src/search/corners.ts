@@ -1,5 +1,5 @@
 import type { Vec3 } from '../solid';
-import type { Packed } from './joined';
+import { turnsOf, type Packed } from './joined';
 import { randomFrom } from './random';
 
 export interface PackOptions {
@@ -89,14 +89,7 @@ class Try {
     this.whole = boxes.reduce((sum, b) => sum + b[0] * b[1] * b[2], 0);
     this.sorted = boxes.map((b) => [...b].sort((p, q) => p - q) as Vec3);
     this.turns = boxes.map((b) => {
-      const all: Vec3[] = [
-        [b[0], b[1], b[2]],
-        [b[0], b[2], b[1]],
-        [b[1], b[0], b[2]],
-        [b[1], b[2], b[0]],
-        [b[2], b[0], b[1]],
-        [b[2], b[1], b[0]],
-      ];
+      const all = turnsOf(b);
       return all.filter((t, i) => all.findIndex((o) => o.join() === t.join()) === i);
     });
   }

@@ -164,14 +164,15 @@ function lay({ sides, of }: Joined, low: Vec3, room: Vec3, packed: Packed[]): vo
 }
 
 /** A box turned so that it goes into a room; undefined when it does not in any way. */
-function turnedInto([a, b, c]: Vec3, room: Vec3): Vec3 | undefined {
-  const turns: Vec3[] = [
-    [a, b, c],
-    [a, c, b],
-    [b, a, c],
-    [b, c, a],
-    [c, a, b],
-    [c, b, a],
-  ];
-  return turns.find((t) => [0, 1, 2].every((i) => t[i]! <= room[i]! + EPS));
-}
+const turnedInto = (box: Vec3, room: Vec3): Vec3 | undefined =>
+  turnsOf(box).find((t) => [0, 1, 2].every((i) => t[i]! <= room[i]! + EPS));
+
+/** The sizes a box has along x, y, z in its six turns. */
+export const turnsOf = ([a, b, c]: Vec3): Vec3[] => [
+  [a, b, c],
+  [a, c, b],
+  [b, a, c],
+  [b, c, a],
+  [c, a, b],
+  [c, b, a],
+];

@@ -149,8 +149,7 @@ function mainsSwitchOf(
   const { face, wall, reaches } = inlet;
   const axis = axisOf(face.direction);
   const sign = signOf(face.direction);
-  const at: Vec3 = [0, 1, 2].map((i) => (part.low[i]! + part.high[i]!) / 2) as Vec3;
-  for (const cut of face.cuts.slice(0, 1)) at.splice(0, 3, ...cut.at);
+  const at = (face.cuts[0]?.at.slice() ?? part.low.map((v, i) => (v + part.high[i]!) / 2)) as Vec3;
   at[axis] = face.plane;
   const base = { about: { kind: 'part' as const, id: part.id }, what: 'switch' as const, name: 'mains switch', at };
   if (!reaches || !wall) return [{ ...base, ...fingerTo(at, assembly, ways, part.id) }];

@@ -1,4 +1,3 @@
-export { leastFeatures } from './features';
-export { canRaise, leastRing, withRing } from './ring';
+export { canRaise, leastRing } from './ring';
 export type { WayKind, WayOut, WaysOutOptions, WaysOutResult } from './way';
 export { waysOutOf } from './waysOut';
