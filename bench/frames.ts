@@ -42,20 +42,23 @@ export async function frames(document: Conversion, moves: number): Promise<Row> 
     await session.send('Performance.enable', { timeDomain: 'threadTicks' });
     await page.getByRole('radio', { name: 'Plan' }).click();
     await page.waitForTimeout(2500);
-    const quiet = await dragged(page, session, moves, () => Promise.resolve(true));
     await page.getByRole('tab', { name: 'Ways', exact: true }).click();
+    const always = () => Promise.resolve(true);
+    // A browser compiles what it has run often: the first moves are not what a drag is like.
+    await dragged(page, session, 2 * moves, always);
+    const quiet = await dragged(page, session, moves, always);
     await page.getByRole('button', { name: 'Find ways out' }).click();
     const running = page.getByRole('progressbar');
     await running.waitFor();
     const busy = await dragged(page, session, moves, () => running.isVisible());
     if (busy.length === 0) throw new Error('The search ended before the drag began.');
-    const middle = (all: number[]) => all[Math.floor(all.length / 2)]!;
+    const nearlyAll = (all: number[]) => all[Math.floor(0.9 * all.length)]!;
     return {
-      what: 'page’s own thread, a move of a part while a search runs',
-      ms: middle(busy),
+      what: 'page’s own thread, a move of a part while a search runs (nine of ten are under it)',
+      ms: nearlyAll(busy),
       limit: 8,
       against: 'the same without a search',
-      againstMs: middle(quiet),
+      againstMs: nearlyAll(quiet),
     };
   } finally {
     await bench.close();
