@@ -24,12 +24,15 @@ function placed(document: Conversion): Conversion {
   return next;
 }
 
-/** The tape deck with its kit in it: placed by the planner, but for the card, which its builder hung too high. */
+/**
+ * The tape deck with its kit in it: placed by the planner, but for the exhaust fan, which its builder set high, where warm
+ * air gathers, and the card, which he hung too high.
+ */
 function tapeDeck(): Conversion {
   const deck = placed(tapeDeckUnplaced());
-  const card = deck.layout.placements['card-1']!;
-  const tooHigh = { ...card, z: 108 };
-  return applyChange(deck, { type: 'placePart', id: 'card-1', placement: tooHigh }).document;
+  const { 'card-1': card, 'fan-1': fan } = deck.layout.placements;
+  const high = applyChange(deck, { type: 'placePart', id: 'fan-1', placement: { ...fan!, x: 192, z: 68 } }).document;
+  return applyChange(high, { type: 'placePart', id: 'card-1', placement: { ...card!, z: 108 } }).document;
 }
 
 /** The demo conversions by the name of their file; the main one last, so that it is the newest. */

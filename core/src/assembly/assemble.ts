@@ -5,6 +5,7 @@ import { drawerSolids } from './drawers';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
+import { pluggedIn } from './slots';
 
 /** The conversion as geometry in shell coordinates. */
 export interface Assembly {
@@ -115,7 +116,7 @@ export function assemble(document: Conversion): Assembly {
       ...drawerSolids(shell, hullModel(shell)),
       ...materialOf(shell.hull),
     ],
-    parts,
+    parts: pluggedIn(parts),
     unplaced,
   };
 }

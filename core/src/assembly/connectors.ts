@@ -15,8 +15,11 @@ const cache = new WeakMap<PlacedPart, PlacedConnector[]>();
 export function placedConnectors(placed: PlacedPart): PlacedConnector[] {
   const known = cache.get(placed);
   if (known) return known;
-  const connectors = connectorsOf(placed.id, placed.part).map(({ block, at, ...connector }): PlacedConnector => {
-    const { shape } = placed.solids.find((s) => s.id === `${placed.id}/${block}`)!;
+  const solidOf = (block: string) => placed.solids.find((s) => s.id === `${placed.id}/${block}`);
+  // A card in a slot has no riser's plug.
+  const there = connectorsOf(placed.id, placed.part).filter(({ block }) => solidOf(block));
+  const connectors = there.map(({ block, at, ...connector }): PlacedConnector => {
+    const { shape } = solidOf(block)!;
     const point: Vec3 = [0, 0, 0];
     for (let i = 0; i < 3; i++) {
       const axis = placed.turn.axis[i]!;

@@ -4,4 +4,5 @@ export * from './features';
 export * from './frames';
 export * from './hull';
 export * from './placed';
+export { cardsInSlots, movedWithCard, pluggedIn, slotPlacement } from './slots';
 export { bodyOwner } from './drawers';

@@ -58,6 +58,11 @@ export interface PlacedPart {
   turn: Turn;
   solids: Solid[];
   faces: PlacedFace[];
+  /** A board's slot, and the point of a card that goes there. */
+  slot?: Vec3;
+  edge?: Vec3;
+  /** The board whose slot a card sits in. */
+  inSlotOf?: string;
   /** Box around its bodies. */
   low: Vec3;
   high: Vec3;
@@ -189,7 +194,7 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
       })),
     };
   });
-  return {
+  const placed: PlacedPart = {
     id,
     part,
     placement,
@@ -199,4 +204,7 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
     low: at,
     high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]],
   };
+  if (model.slot) placed.slot = toShell(model.slot.map((l) => l.value));
+  if (model.edge) placed.edge = toShell(model.edge.map((l) => l.value));
+  return placed;
 }

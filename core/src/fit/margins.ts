@@ -88,13 +88,24 @@ function byFace({ hull }: Assembly): Wall[][] {
   return groups;
 }
 
+/** The slot holds a card's bracket as near to the edge of the board as it is meant to be: that is no margin. */
+const withoutBracket = (part: PlacedPart): PlacedPart => ({
+  ...part,
+  solids: part.solids.filter((s) => !s.id.endsWith('/bracket')),
+});
+
+function partMargins(part: PlacedPart, other: PlacedPart, margins: Margin[]) {
+  const slotted = part.inSlotOf === other.id || other.inSlotOf === part.id;
+  const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
+  pairMargins(a, other.id, 'part', b.solids, margins);
+}
+
 /** Margins of one part to everything else in the assembly, tightest first. */
 export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {
   const margins: Margin[] = [];
   for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
   for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
-  for (const other of assembly.parts)
-    if (other.id !== part.id) pairMargins(part, other.id, 'part', other.solids, margins);
+  for (const other of assembly.parts) if (other.id !== part.id) partMargins(part, other, margins);
   return margins.sort(bySpare);
 }
 
@@ -104,7 +115,7 @@ export function marginsOf(assembly: Assembly): Margin[] {
   assembly.parts.forEach((part, i) => {
     for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
     for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
-    for (const other of assembly.parts.slice(i + 1)) pairMargins(part, other.id, 'part', other.solids, margins);
+    for (const other of assembly.parts.slice(i + 1)) partMargins(part, other, margins);
   });
   return margins.sort(bySpare);
 }

@@ -1,7 +1,16 @@
-import { placePart, turnedSize, type Assembly, type PlacedPart } from '../assembly';
+import {
+  placeInShell,
+  placePart,
+  pluggedIn,
+  slotPlacement,
+  turnedSize,
+  type Assembly,
+  type PlacedPart,
+} from '../assembly';
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
 import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { faceReaches } from './faces';
 import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Run } from './space';
 import { marginsOfPart, type Margin } from './margins';
@@ -60,12 +69,45 @@ export function placeFor(
         found.push(...search(document, others, id, orientation, fixed, step, options.near));
     if (found.length > 0) break;
   }
+  if (!options.near) found.push(...slotsFor(document, others, id, orientations));
   found.sort((a, b) => a.cost - b.cost);
   return {
     proposals: distinct(found).slice(0, 6),
     searched: `${orientations.length} orientation${orientations.length === 1 ? '' : 's'}, positions every ${step} mm${found.length === 0 ? ', seated on a wall and hanging' : ''}`,
   };
 }
+
+/** The place of a card in the slot of each board that stands in the shell, where nothing is in its way. */
+function slotsFor(
+  document: Conversion,
+  others: Assembly,
+  id: string,
+  orientations: readonly Orientation[],
+): Proposal[] {
+  const part = document.kit.parts[id]!;
+  return others.parts.flatMap((board): Proposal[] => {
+    const { rear, top } = board.placement;
+    const placement = slotPlacement(board, id, part);
+    if (!placement || !orientations.some((o) => o.rear === rear && o.top === top)) return [];
+    const parts = pluggedIn([...others.parts, placeInShell(id, part, placement, document.shell)]);
+    const card = parts.at(-1)!;
+    const at = [placement.x, placement.y, placement.z];
+    const seat = seatsFor(document, id, { rear, top }, false).find((s) =>
+      s.at.every((v, i) => v === undefined || Math.abs(v - at[i]!) <= 0.5),
+    );
+    const assembly: Assembly = { ...others, parts };
+    if (card.inSlotOf !== board.id || !seat || !openingsHold(assembly, card)) return [];
+    if (stopsAt(marginsOfPart(assembly, card)).length > 0) return [];
+    return [{ placement, cost: 0, reasons: [`in the slot of ${board.part.name}, no riser`, ...seat.reasons] }];
+  });
+}
+
+/** Do all faces that must reach outside reach their wall, their openings wholly on it? */
+const openingsHold = (assembly: Assembly, placed: PlacedPart): boolean =>
+  faceReaches(assembly, placed).every((r) => !r.face.mustReachOutside || (r.reaches && r.onWall));
+
+/** Places that are checked exactly before an orientation is given up. */
+const MOST_CHECKED = 40;
 
 function search(
   document: Conversion,
@@ -98,9 +140,12 @@ function search(
   });
   cells.sort((a, b) => a.cost - b.cost);
   // The grid took cylinders as boxes and walls as exact: the first that passes exactly is the best.
-  for (const { at, cost } of cells.slice(0, 40)) {
+  let checked = 0;
+  for (const { at, cost } of cells) {
     const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
     const placed: PlacedPart = placePart(id, part, placement);
+    if (!openingsHold(assembly, placed)) continue;
+    if (checked++ >= MOST_CHECKED) break;
     if (stopsAt(marginsOfPart(assembly, placed)).length > 0) continue;
     return [
       {

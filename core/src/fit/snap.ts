@@ -7,15 +7,35 @@ import { wallDistance } from './wallDistance';
 export interface Snapped {
   by: Vec3;
   to: (string | undefined)[];
+  /** A card that would be drawn into the slot of a board. */
+  intoSlot?: boolean;
+}
+
+/** Out of the plane of the hand a card may be this far from a slot and still be drawn into it, mm. */
+const DROP_INTO_SLOT = 60;
+
+/** The move into the slot of a board that stands the same way, where the hand is near enough to it. */
+function intoSlot({ parts }: Assembly, { id, edge, placement }: PlacedPart, free: readonly Axis[], within: number) {
+  if (!edge) return undefined;
+  for (const { id: board, part, slot, placement: other } of parts) {
+    if (!slot || board === id || other.rear !== placement.rear || other.top !== placement.top) continue;
+    const by = slot.map((v, i) => v - edge[i]!) as Vec3;
+    if (by.every((d, i) => Math.abs(d) <= (free.includes(i as Axis) ? within : DROP_INTO_SLOT)))
+      return { by, to: [`the slot of ${part.name}`], intoSlot: true };
+  }
+  return undefined;
 }
 
 const isBody = (s: { role: string }) => s.role === 'body' || s.role === 'mount';
 
 /**
  * The small move, at most `within` mm along each free axis, that lays a part against the nearest wall,
- * feature or part at the clearance the pair wants, or flush with it. Only faces that overlap sideways attract.
+ * feature or part at the clearance the pair wants, or flush with it; a card rather into a slot. Only faces that overlap
+ * sideways attract.
  */
 export function snap(assembly: Assembly, part: PlacedPart, free: readonly Axis[], within: number): Snapped {
+  const slotted = intoSlot(assembly, part, free, within);
+  if (slotted) return slotted;
   const by: Vec3 = [0, 0, 0];
   const to: (string | undefined)[] = [undefined, undefined, undefined];
   const reach: number[] = [within, within, within];

@@ -38,7 +38,7 @@ describe('a kit', () => {
   });
   it('names the dimension of a board that is a guess until it is measured', () => {
     const guess = assessKit(kit('board/mini-itx', 'supply/sfx'))[0]!;
-    expect(guess.measureAgain).toBe('/kit/parts/part-1/dimensions/ioFromEdge');
+    expect(guess.measureAgain).toBe('/kit/parts/part-1/dimensions/ioBeyondEdge');
     const { document } = applyChange(kit('board/mini-itx', 'supply/sfx'), {
       type: 'setMeasured',
       path: guess.measureAgain!,

@@ -1,4 +1,4 @@
-import { AIR_ROOM, IO_OPENING } from '../standards';
+import { AIR_ROOM, FIRST_SLOT, IO_OPENING } from '../standards';
 import {
   add,
   airBlock,
@@ -34,7 +34,7 @@ export function boardModel(d: Dimensions): PartModel {
   const standoff = d.at('standoffHeight');
   const surface = add(standoff, d.at('thickness'));
   const w = width.value;
-  const isItx = d.has('ioFromEdge');
+  const isAtx = d.has('ioBeyondEdge');
   const blocks: Block[] = [
     box('plate', 'board', 'body', point(0, 0, standoff), point(width, depth, surface), { conducts: 'live' }),
     box(
@@ -70,17 +70,19 @@ export function boardModel(d: Dimensions): PartModel {
   });
 
   const socketTop = add(surface, d.at('socketHeight'));
-  const ioFar = isItx ? d.number('ioFromEdge') : 3;
+  const ioFar = isAtx ? ioFromEdge(d) : 3;
   const ioWidth = Math.min(IO_OPENING.width, w - 6);
   const ioLeft = w - ioFar - ioWidth;
+  const socketLow = Math.max(ioLeft, 3);
+  const socketHigh = Math.min(ioLeft + ioWidth, w - 3);
   const socketFront = shift(depth, -Math.min(SOCKET_DEPTH, depth.value / 3));
   blocks.push(
     box(
       'sockets',
       'rear sockets',
       'body',
-      point(ioLeft, socketFront, surface),
-      point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE), socketTop),
+      point(socketLow, socketFront, surface),
+      point(socketHigh, shift(depth, SOCKETS_OVER_EDGE), socketTop),
       {
         conducts: 'live',
         contact: ['rear'],
@@ -90,8 +92,8 @@ export function boardModel(d: Dimensions): PartModel {
       'rear-plugs',
       'plugs in the rear sockets',
       'plug room',
-      point(ioLeft, shift(depth, SOCKETS_OVER_EDGE), surface),
-      point(ioLeft + ioWidth, shift(depth, SOCKETS_OVER_EDGE + 45), socketTop),
+      point(socketLow, shift(depth, SOCKETS_OVER_EDGE), surface),
+      point(socketHigh, shift(depth, SOCKETS_OVER_EDGE + 45), socketTop),
       {
         outside: true,
       },
@@ -120,8 +122,9 @@ export function boardModel(d: Dimensions): PartModel {
       'top',
     ),
   );
-  if (isItx) {
-    // Memory beside the cooler along the front edge; the 24-pin plug at the front left, SATA beside it.
+  if (isAtx) {
+    // Memory beside the cooler along the front edge; the 24-pin plug between slot and cooler, SATA beside it.
+    const slotX = w - FIRST_SLOT.fromEdge;
     const memoryTop = add(surface, d.at('memoryHeight'));
     blocks.push(
       box('memory', 'memory', 'body', point(w - 150, 6, surface), point(w - 10, 18, memoryTop)),
@@ -129,8 +132,8 @@ export function boardModel(d: Dimensions): PartModel {
         'main-plug',
         '24-pin plug and its bend',
         'plug room',
-        point(4, depth.value * 0.32, surface),
-        point(16, depth.value * 0.32 + 52, shift(surface, 40)),
+        point(slotX + 9.5, depth.value * 0.32, surface),
+        point(slotX + 21.5, depth.value * 0.32 + 52, shift(surface, 40)),
       ),
       box(
         'sata-plugs',
@@ -142,7 +145,7 @@ export function boardModel(d: Dimensions): PartModel {
     );
   }
 
-  const opening = isItx
+  const opening = isAtx
     ? rectangleCut(
         'io',
         'input/output opening',
@@ -172,5 +175,14 @@ export function boardModel(d: Dimensions): PartModel {
     },
     mountFace('bottom', zero, drillings(d.row, place)),
   ];
-  return { blocks, faces };
+  if (!isAtx) return { blocks, faces };
+  const slot = point(w - FIRST_SLOT.fromEdge, shift(depth, EDGE_TO_PANEL), shift(surface, FIRST_SLOT.seat));
+  return { blocks, faces, slot };
+}
+
+/** Where the input/output opening begins, counted inwards from the board's edge, mm. */
+function ioFromEdge(d: Dimensions): number {
+  // What was measured under an earlier name counted inwards; a guess of that time lay on the wrong side of the edge.
+  const before = d.values.ioFromEdge;
+  return before && before.tool !== 'guess' ? before.value : -d.number('ioBeyondEdge');
 }

@@ -6,6 +6,9 @@ import type { Block, PartModel } from './model';
 const BRACKET_BELOW = 4;
 const BRACKET_SHEET = 1;
 
+/** From the free end of the bracket's last slot to the middle of the card's board, mm (card specification, from memory). */
+const BRACKET_TO_BOARD = 3.5;
+
 /** Slots that a card of this thickness fills. */
 const slotsOf = (thickness: number) => Math.max(1, Math.ceil((thickness - 0.5) / SLOT_PITCH.value));
 
@@ -73,8 +76,10 @@ export function cardModel(d: Dimensions): PartModel {
         point(t / 2 + 10, l * 0.12 + 45, add(height, d.at('plugRoom'))),
       ),
     );
+  const board = slots * SLOT_PITCH.value - 2 - BRACKET_TO_BOARD;
   return {
     blocks,
+    edge: point(board, shift(length, BRACKET_SHEET), 0),
     faces: [
       {
         id: 'bracket',

@@ -1,6 +1,8 @@
 import type { Part } from '../document';
 import { standardPart, type CableKind } from '../standards';
 import type { Direction } from '../solid';
+import type { Block, Point } from './model';
+import { boardOf, isJoined, joinedConnectors } from './joined';
 import { partModel } from './partModel';
 
 /** A place of a part where a cable, riser or tube begins or ends. */
@@ -78,7 +80,13 @@ const cache = new WeakMap<Part, Connector[]>();
 export function connectorsOf(id: string, part: Part): Connector[] {
   const known = cache.get(part);
   if (known) return known;
-  const { blocks } = partModel(id, part);
+  if (isJoined(part)) {
+    const { card } = part;
+    const joined = joinedConnectors(connectorsOf(id, boardOf(part)), connectorsOf(card.id, card.part));
+    cache.set(part, joined);
+    return joined;
+  }
+  const { blocks, slot } = partModel(id, part);
   const has = (block: string) => blocks.some((b) => b.id === block);
   const connectors = part.own
     ? ownConnectors(part)
@@ -91,10 +99,17 @@ export function connectorsOf(id: string, part: Part): Connector[] {
           (spec) =>
             (spec.id === 'data' && !has(spec.block) ? { ...spec, block: 'plate', at: [0.3, 0.05, 1] } : spec) as Spec,
         )
+        .map((spec) => (spec.id === 'slot' && slot ? inSlot(spec, slot, blocks) : spec))
         .filter((spec) => has(spec.block))
         .map((spec): Connector => ({ name: spec.name ?? spec.kind, gives: spec.gives ?? false, ...spec }));
   cache.set(part, connectors);
   return connectors;
+}
+
+/** The riser of a board with a slot begins over it. */
+function inSlot(spec: Spec, [x]: Point, blocks: readonly Block[]): Spec {
+  const width = blocks.find((b) => b.id === spec.block)!.high[0].value;
+  return { ...spec, at: [x.value / width, spec.at[1], spec.at[2]] };
 }
 
 function ownConnectors({ own }: Part): Connector[] {

@@ -1,3 +1,4 @@
 export * from './connectors';
+export { boardOf, isJoined, isRiserRoom, type JoinedPart } from './joined';
 export * from './model';
 export * from './partModel';

@@ -58,4 +58,7 @@ export interface PartFace {
 export interface PartModel {
   blocks: Block[];
   faces: PartFace[];
+  /** Where a board's first card slot holds a card, and the point of a card that goes there, in the part's axes. */
+  slot?: Point;
+  edge?: Point;
 }

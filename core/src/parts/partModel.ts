@@ -5,6 +5,7 @@ import { boardModel } from './board';
 import { Dimensions } from './build';
 import { cardModel } from './card';
 import { driveModel } from './drive';
+import { isJoined, joinedModel } from './joined';
 import { fanModel, radiatorModel } from './fan';
 import type { PartModel } from './model';
 import { ownModel } from './own';
@@ -26,10 +27,16 @@ const cache = new WeakMap<Part, Map<string, PartModel>>();
 export function partModel(id: string, part: Part): PartModel {
   const known = cache.get(part)?.get(id);
   if (known) return known;
-  const model = part.own ? ownModel(id, part.own) : standardModel(id, part);
+  const model = modelOf(id, part);
   if (!cache.has(part)) cache.set(part, new Map());
   cache.get(part)!.set(id, model);
   return model;
+}
+
+function modelOf(id: string, part: Part): PartModel {
+  if (part.own) return ownModel(id, part.own);
+  const model = standardModel(id, part);
+  return isJoined(part) ? joinedModel(model, partModel(part.card.id, part.card.part)) : model;
 }
 
 function standardModel(id: string, part: Part): PartModel {

@@ -2,7 +2,9 @@ import type { Conversion, Wish } from '../document';
 import { nameOf, wishWords } from '../fit';
 import { kindOf } from '../parts';
 import { Engine, type Budget, type Outcome } from './engine';
-import { costIn, fixedSpots, searchLayouts, startOf, type LayoutOptions } from './layouts';
+import { formsOf } from './forms';
+import { startOf, type LayoutOptions } from './layout';
+import { costIn, fixedSpots, searchLayouts } from './layouts';
 import { pieceOf } from './options';
 import { randomFrom } from './random';
 
@@ -86,27 +88,31 @@ export function canFit(
   return 'not found';
 }
 
-/** A complete search in which every position of the grid stands for its cell. `none` is a proof. */
+/** A complete search, in every form of the kit, in which each position of the grid stands for its cell. `none` is a proof. */
 function proof(document: Conversion, options: LayoutOptions & { step: number }): Outcome {
-  const start = startOf(document, options);
-  const pieces = start.free.map((id) =>
-    pieceOf(document, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
-  );
-  const budget: Budget = { steps: PROOF, stop: options.stop ?? (() => false) };
-  return new Engine().search(
-    pieces,
-    {
-      wishes: [],
-      risers: {},
-      fixed: fixedSpots(document, start.base),
-      candidates: 'all',
-      cost: costIn(document, start, false),
-      breadth: Infinity,
-      random: randomFrom(1),
-      noise: 0,
-    },
-    budget,
-  );
+  let last: Outcome = { kind: 'none' };
+  for (const { document: form, start } of formsOf(document, startOf(document, options), options)) {
+    const pieces = start.free.map((id) =>
+      pieceOf(form, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
+    );
+    const budget: Budget = { steps: PROOF, stop: options.stop ?? (() => false) };
+    last = new Engine().search(
+      pieces,
+      {
+        wishes: [],
+        risers: {},
+        fixed: fixedSpots(form, start.base),
+        candidates: 'all',
+        cost: costIn(form, start, false),
+        breadth: Infinity,
+        random: randomFrom(1),
+        noise: 0,
+      },
+      budget,
+    );
+    if (last.kind !== 'none') return last;
+  }
+  return last;
 }
 
 function partConflict(document: Conversion, set: string[], proven: boolean): Conflict {

@@ -1,5 +1,6 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
-export { markPlan, searchLayouts, type Layout, type LayoutOptions, type LayoutResult } from './layouts';
+export type { Layout, LayoutOptions } from './layout';
+export { markPlan, searchLayouts, type LayoutResult } from './layouts';
 export { HARD_RULES, SOFT_RULES, type HardRule, type Mark, type SoftRule } from './rules';
 export {
   canRaise,

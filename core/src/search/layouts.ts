@@ -1,48 +1,15 @@
-import { assemble, placePart, type Assembly } from '../assembly';
+import { assemble, placePart, pluggedIn, type Assembly } from '../assembly';
 import type { Conversion, Part, Placement, Wish } from '../document';
-import { balanceOf, faceReaches, marginsOf, orderOf, riserReach, stopsAt, wishState } from '../fit';
+import { balanceOf, faceReaches, marginsOf, orderOf, stopsAt, wishState } from '../fit';
 import { kindOf } from '../parts';
 import type { Vec3 } from '../solid';
 import { cableCost, Engine, type Budget, type SearchSettings, type Spot } from './engine';
+import { formsOf, type Form } from './forms';
+import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { pieceOf, type Option, type OptionSettings, type Piece } from './options';
 import { randomFrom } from './random';
 import { refine } from './refine';
 import { markOf, type Marked } from './rules';
-
-/** A layout that was found, with what is good and bad about it. */
-export interface Layout extends Marked {
-  id: string;
-  placements: Record<string, Placement>;
-  /** Parts on brackets. */
-  hanging: string[];
-}
-
-export interface LayoutOptions {
-  seed?: number;
-  /** Different layouts that are wanted. */
-  wanted?: number;
-  /** Placings that may be tried in all; the same input, seed and number give the same layouts. */
-  steps?: number;
-  /** Parts that stay where they are: those that are locked, or all that are in the shell. */
-  keep?: 'locked' | 'placed';
-  /** Only these are placed; everything else that is in the shell stays. */
-  free?: readonly string[];
-  /** Without these wishes. */
-  wishes?: readonly Wish[];
-  /** Only these parts, the others left out. */
-  only?: readonly string[];
-  /** Prefer places near the present ones: for the least change. */
-  near?: boolean;
-  /** Rounds in which the layouts that were found are bettered. */
-  polish?: number;
-  /** These parts lie flat. */
-  flat?: readonly string[];
-  /** Largest step of the grid, mm. */
-  step?: number;
-  stop?: () => boolean;
-  onLayout?: (layouts: readonly Layout[]) => void;
-  onProgress?: (share: number) => void;
-}
 
 export interface LayoutResult {
   /** Best first. */
@@ -56,31 +23,6 @@ export interface LayoutResult {
 }
 
 const round = (v: number) => Math.round(v * 1000) / 1000;
-
-/** What a search starts from: what stays, what is to be placed, and the rules between them. */
-export interface Start {
-  base: Assembly;
-  free: string[];
-  wishes: readonly Wish[];
-  risers: Record<string, number>;
-}
-
-export function startOf(document: Conversion, { keep = 'locked', wishes, only, free }: LayoutOptions): Start {
-  const whole = assemble(document);
-  const stays = (id: string) => {
-    const placement = document.layout.placements[id];
-    return placement !== undefined && (placement.locked || (free ? !free.includes(id) : keep === 'placed'));
-  };
-  const ids = only ?? Object.keys(document.kit.parts);
-  return {
-    base: { ...whole, parts: whole.parts.filter((p) => stays(p.id) && ids.includes(p.id)) },
-    free: ids.filter((id) => !stays(id)),
-    wishes: wishes ?? Object.values(document.layout.wishes),
-    risers: Object.fromEntries(
-      ids.filter((id) => kindOf(document.kit.parts[id]!) === 'card').map((id) => [id, riserReach(document, id)]),
-    ),
-  };
-}
 
 interface Made {
   id: string;
@@ -163,65 +105,49 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   } = options;
   const start = startOf(document, options);
   const step = options.step ?? 2;
-  const asked = { wishes: start.wishes, ...(options.flat ? { flat: options.flat } : {}) };
-  const seated = start.free.map((id) => knownPiece(document, start.base, id, { step, stand: 'seated', ...asked }));
-  let hanging: Map<string, Piece> | undefined;
-  const withHanging = (pieces: readonly Piece[], which: (piece: Piece) => boolean) => {
-    hanging ??= new Map();
-    return pieces.map((piece) => {
-      if (!which(piece)) return piece;
-      if (!hanging!.has(piece.id))
-        hanging!.set(
-          piece.id,
-          knownPiece(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }),
-        );
-      return { id: piece.id, options: [...piece.options, ...hanging!.get(piece.id)!.options] };
-    });
-  };
-  // What can't be screwed down anywhere may hang; a board never hangs.
-  const mayHang = (piece: Piece) => kindOf(document.kit.parts[piece.id]!) !== 'board';
-  let pieces = withHanging(seated, (piece) => piece.options.length === 0 && mayHang(piece));
-  const homeless = pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id);
   const words =
     start.free.length === 0
       ? 'nothing: no part may move. Unlock one, or let those that are in the shell move.'
       : searchedWords(document, start, step);
-  if (homeless.length > 0 || start.free.length === 0)
-    return { layouts: [], searched: words, ended: 'enough', homeless };
+  const forms = start.free.length === 0 ? [] : formsOf(document, start, options);
+  const kits = forms.map((form) => kitOf(form, options, step));
+  const open = kits.filter((kit) => kit.homeless.length === 0);
+  if (open.length === 0) return { layouts: [], searched: words, ended: 'enough', homeless: kits[0]?.homeless ?? [] };
 
   const random = randomFrom(seed);
-  const engine = new Engine();
-  const fixed = fixedSpots(document, start.base);
-  const cost = costIn(document, start, near);
   const found: Layout[] = [];
   const total: Budget = { steps, stop };
   let hangs = false;
   let tries = 0;
   while (total.steps > 0 && !stop() && found.length < wanted) {
+    // Forms take turns; each has its own first try without chance.
+    const kit = open[tries % open.length]!;
     const budget: Budget = { steps: Math.min(TRY, total.steps), stop };
     const before = budget.steps;
     const settings: SearchSettings = {
       wishes: start.wishes,
       risers: start.risers,
       candidates: 'corners',
-      cost,
-      fixed,
-      ...(near ? { target: (id: string) => document.layout.placements[id] } : {}),
+      cost: kit.cost,
+      fixed: kit.fixed,
+      ...(near ? { target: (id: string) => kit.form.document.layout.placements[id] } : {}),
       breadth: 5,
       random,
-      noise: tries === 0 ? 0 : Math.min(90, 20 + 4 * tries),
+      noise: kit.tries === 0 ? 0 : Math.min(90, 20 + 4 * kit.tries),
       // Where nothing was found on the grid, every other try wastes nothing of it.
-      snug: found.length === 0 && tries >= 2 && tries % 2 === 0,
+      snug: found.length === 0 && kit.tries >= 2 && kit.tries % 2 === 0,
     };
-    const outcome = engine.search(pieces, settings, budget);
+    const outcome = kit.engine.search(kit.pieces, settings, budget);
     total.steps -= Math.max(1, before - budget.steps);
     tries++;
+    kit.tries++;
     if (outcome.kind === 'found') {
-      const layout = layoutOf(document, start, outcome.spots, `layout-${tries}`);
+      const layout = asItIs(document, start, kit.form, outcome.spots, `layout-${tries}`);
       if (layout && keepDistinct(document, found, layout)) onLayout?.(found);
-    } else if (!hangs && found.length === 0 && tries >= 6) {
+    } else if (!kit.hangs && found.length === 0 && kit.tries >= 6) {
       // Nothing screwed down: brackets are allowed from here on.
-      pieces = withHanging(pieces, mayHang);
+      kit.pieces = kit.withHanging(kit.pieces);
+      kit.hangs = true;
       hangs = true;
     }
     onProgress?.(Math.max(found.length / wanted, 1 - total.steps / steps));
@@ -239,8 +165,65 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
     layouts: found,
     searched: `${words}, ${tries} ${tries === 1 ? 'try' : 'tries'}${hangs ? ', also on brackets' : ''}`,
     ended: found.length >= wanted ? 'enough' : stop() ? 'stopped' : 'steps',
-    homeless,
+    homeless: [],
   };
+}
+
+/** A form of the kit with all ways its parts may stand, and what its tries have learnt. */
+interface SearchedKit {
+  form: Form;
+  pieces: Piece[];
+  homeless: string[];
+  fixed: Spot[];
+  cost: SearchSettings['cost'];
+  engine: Engine;
+  tries: number;
+  hangs: boolean;
+  /** The pieces with places on brackets; a board never hangs. */
+  withHanging: (pieces: readonly Piece[]) => Piece[];
+}
+
+function kitOf(form: Form, options: LayoutOptions, step: number): SearchedKit {
+  const { document, start } = form;
+  const asked = { wishes: start.wishes, ...(options.flat ? { flat: options.flat } : {}) };
+  const hanging = new Map<string, Piece>();
+  const withHanging = (all: readonly Piece[], which = (_: Piece) => true) =>
+    all.map((piece) => {
+      if (!which(piece) || kindOf(document.kit.parts[piece.id]!) === 'board') return piece;
+      if (!hanging.has(piece.id))
+        hanging.set(
+          piece.id,
+          knownPiece(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }),
+        );
+      return { id: piece.id, options: [...piece.options, ...hanging.get(piece.id)!.options] };
+    });
+  const seated = start.free.map((id) => knownPiece(document, start.base, id, { step, stand: 'seated', ...asked }));
+  // What can't be screwed down anywhere may hang.
+  const pieces = withHanging(seated, (piece) => piece.options.length === 0);
+  return {
+    form,
+    pieces,
+    homeless: pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id),
+    fixed: fixedSpots(document, start.base),
+    cost: costIn(document, start, options.near ?? false),
+    engine: new Engine(),
+    tries: 0,
+    hangs: false,
+    withHanging,
+  };
+}
+
+/** What was found for a form of the kit, for the kit as it is. */
+function asItIs(
+  document: Conversion,
+  start: Start,
+  form: Form,
+  spots: readonly Spot[],
+  id: string,
+): Layout | undefined {
+  const layout = layoutOf(form.document, form.start, spots, id);
+  if (!layout || form.document === document) return layout;
+  return markLayout(document, start, form.apart(layout.placements), id);
 }
 
 function searchedWords(document: Conversion, { free, base }: Start, step: number): string {
@@ -266,7 +249,7 @@ export function markLayout(
   id: string,
 ): Layout | undefined {
   const placed = Object.entries(placements).map(([part, p]) => placePart(part, document.kit.parts[part]!, p));
-  const assembly: Assembly = { ...base, parts: [...base.parts, ...placed] };
+  const assembly: Assembly = { ...base, parts: pluggedIn([...base.parts, ...placed]) };
   const margins = marginsOf(assembly);
   if (stopsAt(margins).length > 0 || !wishesHold(document, wishes, assembly)) return undefined;
   const reaches = new Map(placed.map((p) => [p.id, faceReaches(assembly, p)]));
@@ -358,7 +341,7 @@ function bettered(
   const rest = start.free
     .filter((id) => !free.includes(id))
     .map((id) => placePart(id, document.kit.parts[id]!, layout.placements[id]!));
-  const around: Start = { ...start, free, base: { ...start.base, parts: [...start.base.parts, ...rest] } };
+  const around: Start = { ...start, free, base: { ...start.base, parts: pluggedIn([...start.base.parts, ...rest]) } };
   const pieces = free.map((id) =>
     pieceOf(document, around.base, id, { step: 2, stand: 'seated', wishes: start.wishes }),
   );

@@ -31,7 +31,11 @@ export const HARD_RULES: readonly HardRule[] = [
     words: 'Openings of two parts leave a web of 1 mm at least between them.',
     source: practice,
   },
-  { id: 'riser', words: 'A card is no farther from the board than its riser reaches.', source: practice },
+  {
+    id: 'riser',
+    words: 'A card sits in its board’s slot, or is no farther from it than its riser reaches.',
+    source: practice,
+  },
   { id: 'air', words: 'An intake has at least its tolerable air before it.', source: practice },
   { id: 'plugs', words: 'Every plug has the room to go in and bend.', source: practice },
   { id: 'sweep', words: 'Nothing stands where a mechanism or a drawer moves.', source: practice },
@@ -151,11 +155,16 @@ export const SOFT_RULES: readonly SoftRule[] = [
       const mean = links.length > 0 ? total / links.length : 0;
       const riser = links.findIndex((l) => l.kind === 'riser');
       const reach = riser >= 0 ? lengths[riser]! : 0;
+      const inSlot = assembly.parts.find((p) => p.inSlotOf);
       return {
         score: between(mean, 60, 400),
         figure: total,
         unit: 'mm',
-        ...(links.length > 0 && mean < 140 ? { good: `short cables, ${centimetres(total)} in all` } : {}),
+        ...(inSlot
+          ? { good: `${inSlot.part.name} sits in the slot of the board, no riser to buy` }
+          : links.length > 0 && mean < 140
+            ? { good: `short cables, ${centimetres(total)} in all` }
+            : {}),
         ...(reach > 200
           ? { bad: `the riser has to reach ${centimetres(reach)}` }
           : mean > 280

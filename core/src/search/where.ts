@@ -1,7 +1,9 @@
-import { assemble, type Assembly, type PlacedPart } from '../assembly';
+import { assemble, cardsInSlots, turnedSize, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion } from '../document';
-import { changedRegion, countFree, nearestFree, repaint, type Positions } from '../fit';
-import type { Orientation, Vec3 } from '../solid';
+import { changedRegion, countFree, nearestFree, repaint, type Positions, type Run } from '../fit';
+import { boardOf, isJoined } from '../parts';
+import { turnOf, type Orientation, type Vec3 } from '../solid';
+import { joined, type Form } from './forms';
 import { pieceOf, type Option } from './options';
 
 /** Where a part can go in one orientation: grids of its low ends, one for each way its faces can be met. */
@@ -25,7 +27,16 @@ export interface WhereOptions {
  * positions first.
  */
 export function whereCanItGo(document: Conversion, id: string, options: WhereOptions = {}): Where[] {
-  return wheresOf(optionsOf(document, aroundOf(document, id), id, options));
+  const subject = subjectOf(document, id);
+  const around = aroundOf(subject.document, id);
+  return wheresOf(subject, id, optionsOf(subject.document, around, id, options));
+}
+
+/** What goes: the part, or a board together with the card in its slot. */
+function subjectOf(document: Conversion, id: string): Pick<Form, 'document' | 'apart'> {
+  const card = cardsInSlots(assemble(document).parts)[id];
+  if (card === undefined || document.layout.placements[card]?.locked) return { document, apart: (found) => found };
+  return joined(document, id, card, {});
 }
 
 function aroundOf(document: Conversion, id: string): Assembly {
@@ -39,16 +50,28 @@ function optionsOf(document: Conversion, around: Assembly, id: string, { step = 
   return pieceOf(document, around, id, { step, stand: 'hanging', wishes, ...one }).options;
 }
 
-function wheresOf(options: readonly Option[]): Where[] {
+function wheresOf({ document, apart }: ReturnType<typeof subjectOf>, id: string, options: readonly Option[]): Where[] {
   const found = new Map<string, Where>();
   for (const { posed, positions, seat, free } of options) {
     const { rear, top } = posed.orientation;
-    const known = found.get(`${rear} ${top}`) ?? { rear, top, maps: [], size: posed.size, free: 0 };
-    known.maps.push({ positions, reasons: seat.reasons });
+    // Positions of a board that goes with its card are those of the board's own low ends.
+    const own = apart({ [id]: { x: 0, y: 0, z: 0, locked: false, rear, top } })[id]!;
+    const part = document.kit.parts[id]!;
+    const size = isJoined(part) ? turnedSize(id, boardOf(part), turnOf({ rear, top })) : posed.size;
+    const known = found.get(`${rear} ${top}`) ?? { rear, top, maps: [], size, free: 0 };
+    known.maps.push({ positions: shifted(positions, [own.x, own.y, own.z]), reasons: seat.reasons });
     known.free += free;
     found.set(`${rear} ${top}`, known);
   }
   return [...found.values()].sort((a, b) => b.free - a.free);
+}
+
+function shifted(positions: Positions, by: Vec3): Positions {
+  if (by.every((v) => v === 0)) return positions;
+  const [x, y, z] = positions.runs;
+  const moved = (run: Run, i: 0 | 1 | 2): Run => ({ ...run, from: run.from + by[i] });
+  const runs: Positions['runs'] = [moved(x, 0), moved(y, 1), moved(z, 2)];
+  return { ...positions, runs };
 }
 
 /**
@@ -59,8 +82,9 @@ export class WhereFinder {
   private last: { key: string; around: Assembly; options: Option[] } | undefined;
 
   at(document: Conversion, id: string, only: Orientation, step = 2): Where | undefined {
-    const around = aroundOf(document, id);
-    const { brief, shell, kit, layout } = document;
+    const subject = subjectOf(document, id);
+    const around = aroundOf(subject.document, id);
+    const { brief, shell, kit, layout } = subject.document;
     const key = JSON.stringify([id, only.rear, only.top, step, brief, shell, kit.parts, layout.wishes]);
     if (this.last?.key === key && this.last.options.length > 0) {
       const moved = movedParts(this.last.around.parts, around.parts);
@@ -70,8 +94,8 @@ export class WhereFinder {
         option.free = countFree(option.positions);
       }
       this.last.around = around;
-    } else this.last = { key, around, options: optionsOf(document, around, id, { step, only }) };
-    return wheresOf(this.last.options)[0];
+    } else this.last = { key, around, options: optionsOf(subject.document, around, id, { step, only }) };
+    return wheresOf(subject, id, this.last.options)[0];
   }
 }
 

@@ -33,9 +33,18 @@ const cooling = (height: number) => ({
   socketHeight: dimension('Rear sockets over the board', 38, practice),
 });
 
-/** Where the input/output opening lies is measured on the board's own shield before a cut. */
+/**
+ * Middle of the first card slot from the edge on the input/output side, and how high over the board the edge of a
+ * plugged card ends; mm (ATX 2.2 and the card specification, from memory).
+ */
+export const FIRST_SLOT = { fromEdge: 161.5, seat: 3, source: ATX };
+
+/**
+ * Where the input/output opening lies is measured on the board's own shield before a cut. It goes out over the board's
+ * edge: else it would run into the bracket of a card in the first slot.
+ */
 const ioPlace = {
-  ioFromEdge: dimension('Opening from the input/output edge', 5.6, practice, 'guess', 1),
+  ioBeyondEdge: dimension('Opening beyond the input/output edge', 5.6, practice, 'guess', 1),
   ioBelow: dimension('Opening below the board surface', 3.8, ATX, 'catalogue', 0.5),
 };
 

@@ -1,5 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { assemble, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
+import {
+  assemble,
+  cardsInSlots,
+  movedWithCard,
+  placePart,
+  type Assembly,
+  type PlacedPart,
+} from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
 import { marginsOfPart } from '@young-shell/core/fit';
 import { assessAll } from '@young-shell/core/plan';
@@ -12,15 +19,17 @@ const known = (state: RootState): Conversion => {
   return state.document.document;
 };
 
+/** Cards that sit in the slots of boards, in the plan as it is kept. */
+export const selectInSlots = createSelector([known], (document) => cardsInSlots(assemble(document).parts));
+
 /** The document as the screens show it: with the drag or the previewed remedy in it. */
 export const selectShown = createSelector(
-  [known, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
-  (document, drag, preview): Conversion => {
-    if (drag)
-      return {
-        ...document,
-        layout: { ...document.layout, placements: { ...document.layout.placements, [drag.id]: drag.placement } },
-      };
+  [known, selectInSlots, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
+  (document, inSlots, drag, preview): Conversion => {
+    if (drag) {
+      const moved = movedWithCard(document, inSlots, drag.id, drag.placement);
+      return { ...document, layout: { ...document.layout, placements: { ...document.layout.placements, ...moved } } };
+    }
     if (!preview) return document;
     try {
       return applyChange(document, preview.change).document;

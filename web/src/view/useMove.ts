@@ -1,12 +1,12 @@
-import { placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
-import type { Conversion, Placement } from '@young-shell/core/document';
+import { movedWithCard, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
+import type { Change, Conversion, Placement } from '@young-shell/core/document';
 import { marginsOfPart, snap, stopsAt } from '@young-shell/core/fit';
 import { nearestWhere, type Where } from '@young-shell/core/search';
 import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
 import { store, useAppDispatch } from '../app/store';
-import { selectAssembly } from '../document/selectors';
+import { selectAssembly, selectInSlots } from '../document/selectors';
 import { submit } from '../document/sync';
 import { dragTo } from './slice';
 
@@ -54,7 +54,7 @@ export function useMove() {
 
   const put = useCallback(
     (id: string, placement: Placement): string | undefined => {
-      const wrong = dispatch(submit({ type: 'placePart', id, placement }));
+      const wrong = dispatch(submit(placing(id, placement)));
       if (wrong) toast.error(wrong.message);
       return wrong?.message;
     },
@@ -75,11 +75,11 @@ export function useMove() {
         y: byHand(from.y, by[1]),
         z: byHand(from.z, by[2]),
       };
-      const assembly = selectAssembly(store.getState());
+      const assembly = withoutOwnCard(selectAssembly(store.getState()), id);
       const snapped =
         within > 0
           ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within)
-          : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[] };
+          : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[], intoSlot: false };
       const drawn: Placement = {
         ...loose,
         x: round(loose.x + snapped.by[0]!),
@@ -88,7 +88,9 @@ export function useMove() {
       };
       const { on, stick, map } = store.getState().view.where;
       const placement =
-        on && stick && map?.id === id ? stuckTo(map.where, assembly, document, id, from, drawn, axes) : drawn;
+        on && stick && map?.id === id && !snapped.intoSlot
+          ? stuckTo(map.where, assembly, document, id, from, drawn, axes)
+          : drawn;
       dispatch(
         dragTo({
           id,
@@ -142,6 +144,30 @@ export function useMove() {
   );
 
   return { put, drag, drop, nudge, turn, orient };
+}
+
+/** A board is not drawn to the card that goes with it. */
+const withoutOwnCard = (assembly: Assembly, id: string): Assembly =>
+  assembly.parts.some((p) => p.inSlotOf === id)
+    ? { ...assembly, parts: assembly.parts.filter((p) => p.inSlotOf !== id) }
+    : assembly;
+
+/** The change that puts a part somewhere; a card in its slot goes with it, in the same step. */
+function placing(id: string, placement: Placement): Change {
+  const state = store.getState();
+  const { document } = state.document;
+  const alone: Change = { type: 'placePart', id, placement };
+  if (!document) return alone;
+  const was = document.layout.placements[id];
+  const moves = !was || (['x', 'y', 'z', 'rear', 'top'] as const).some((key) => was[key] !== placement[key]);
+  const all = moves ? Object.entries(movedWithCard(document, selectInSlots(state), id, placement)) : [];
+  if (all.length < 2) return alone;
+  const names = all.map(([one]) => document.kit.parts[one]!.name).join(' with ');
+  return {
+    type: 'all',
+    what: `move ${names}`,
+    changes: all.map(([one, at]) => ({ type: 'placePart', id: one, placement: at })),
+  };
 }
 
 function centred(

@@ -1,5 +1,5 @@
 import { applyChange, complaintsOf, type Change, type Conversion, type Placement } from '../../document';
-import type { Layout, LayoutOptions } from '../layouts';
+import type { Layout, LayoutOptions } from '../layout';
 
 export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'face' | 'pair';
 

@@ -1,6 +1,7 @@
 import type { Conversion } from '../../document';
 import { conflictOf } from '../conflicts';
-import { searchLayouts, type Layout, type LayoutOptions } from '../layouts';
+import type { Layout, LayoutOptions } from '../layout';
+import { searchLayouts } from '../layouts';
 import { featuresInPlace, leastFeatures } from './features';
 import { movedOnly } from './moves';
 import { pairsOf } from './pairs';

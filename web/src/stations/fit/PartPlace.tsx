@@ -16,6 +16,7 @@ import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
 import { compute } from '../../work/engine';
 import { PartMargins } from './PartMargins';
+import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
 
 const AXES = [
@@ -150,6 +151,7 @@ export function PartPlace({ id }: { id: string }) {
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}
+      <SlotNote id={id} />
       <WhereCanItGo id={id} />
       {placement && <PartMargins />}
     </Section>
