@@ -44,6 +44,33 @@ describe('where can it go', () => {
   }, 90_000);
 });
 
+describe('a slot', () => {
+  it('takes the card, which goes with the board and comes back with it', async () => {
+    const page = await bench.page(path);
+    const before = (await layout()).placements;
+    await page.locator('[data-label="card-1"]').click();
+    await button(page, 'Put it into the slot of Board').click();
+    await page.getByText('It sits in the slot of Board and needs no riser.').waitFor();
+    await expect.poll(async () => (await layout()).placements['card-1']!, SLOW).not.toEqual(before['card-1']);
+    const seat = (await layout()).placements['card-1']!;
+    await page.locator('[data-label="board-1"]').click();
+    await page.getByText('Graphics card sits in its slot and goes with it.').waitFor();
+    const left = page.getByRole('textbox', { name: 'Left end', exact: true });
+    await left.click();
+    await left.fill('200');
+    await page.keyboard.press('Enter');
+    const by = 200 - before['board-1']!.x;
+    await expect.poll(async () => (await layout()).placements['board-1']!.x, SLOW).toBe(200);
+    expect((await layout()).placements['card-1']!.x).toBeCloseTo(seat.x + by, 2);
+    // One step back for both.
+    await undo(page);
+    await expect.poll(async () => (await layout()).placements['card-1']!, SLOW).toEqual(seat);
+    expect((await layout()).placements['board-1']!).toEqual(before['board-1']);
+    await undo(page);
+    await expect.poll(async () => (await layout()).placements, SLOW).toEqual(before);
+  }, 90_000);
+});
+
 describe('layouts', () => {
   it('are found, tried on, used, undone, kept, switched to and back without loss', async () => {
     const page = await bench.page(path);

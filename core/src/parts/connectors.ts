@@ -1,25 +1,8 @@
 import type { Part } from '../document';
-import { standardPart, type CableKind } from '../standards';
-import type { Direction } from '../solid';
-import type { Block, Point } from './model';
+import { standardPart } from '../standards';
+import type { Block, Connector, Point } from './model';
 import { boardOf, isJoined, joinedConnectors } from './joined';
 import { partModel } from './partModel';
-
-/** A place of a part where a cable, riser or tube begins or ends. */
-export interface Connector {
-  id: string;
-  name: string;
-  kind: CableKind;
-  /** It gives (power from a supply, a socket of a board) or takes. */
-  gives: boolean;
-  /** Block it sits on, and where in it: shares of the block's size along the part's x, y, z. */
-  block: string;
-  at: [number, number, number];
-  /** Where the cable leaves to, in the part's axes. */
-  direction: Direction;
-  /** Straight out of it before the cable may bend: the plug, mm. */
-  straight: number;
-}
 
 type Spec = Omit<Connector, 'name' | 'gives'> & { name?: string; gives?: boolean };
 

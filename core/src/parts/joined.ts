@@ -1,7 +1,6 @@
 import type { Part } from '../document';
 import { add, shift, subtract } from '../quantity';
-import type { Connector } from './connectors';
-import type { Block, PartFace, PartModel, Point } from './model';
+import type { Block, Connector, PartFace, PartModel, Point } from './model';
 
 /** A board with a card in its slot, as one part: only while a layout is looked for, never stored. */
 export interface JoinedPart extends Part {

@@ -1,5 +1,6 @@
 import type { Linear, Source } from '../quantity';
 import type { Axis, Direction } from '../solid';
+import type { CableKind } from '../standards';
 
 export type Point = [Linear, Linear, Linear];
 
@@ -61,4 +62,20 @@ export interface PartModel {
   /** Where a board's first card slot holds a card, and the point of a card that goes there, in the part's axes. */
   slot?: Point;
   edge?: Point;
+}
+
+/** A place of a part where a cable, riser or tube begins or ends. */
+export interface Connector {
+  id: string;
+  name: string;
+  kind: CableKind;
+  /** It gives (power from a supply, a socket of a board) or takes. */
+  gives: boolean;
+  /** Block it sits on, and where in it: shares of the block's size along the part's x, y, z. */
+  block: string;
+  at: [number, number, number];
+  /** Where the cable leaves to, in the part's axes. */
+  direction: Direction;
+  /** Straight out of it before the cable may bend: the plug, mm. */
+  straight: number;
 }
