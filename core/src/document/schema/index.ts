@@ -1,0 +1,2 @@
+export { complaintsOfForm, complaintsOfPart, LARGEST_DOCUMENT, SCHEMA_VERSION, type Complaint } from './conversion';
+export { MOST_COVER_BOXES } from './shell';
