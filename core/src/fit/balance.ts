@@ -1,7 +1,12 @@
 import { hullModel, type Assembly } from '../assembly';
 import type { Conversion } from '../document';
-import { area, type Vec3 } from '../solid';
+import { loftMoments, type Moments, type Vec3 } from '../solid';
 import { DENSITY } from '../standards';
+
+function boxMoments({ low, high }: { low: Vec3; high: Vec3 }): Moments {
+  const volume = (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
+  return { volume, first: [0, 1, 2].map((i) => (volume * (low[i]! + high[i]!)) / 2) as Vec3 };
+}
 
 /** Weight and where it is. */
 export interface Balance {
@@ -15,31 +20,27 @@ export interface Balance {
 }
 
 /**
- * Centre of mass and where the shell tips first: the angle at which the centre stands over an edge of the
- * bottom, atan(arm / height). Walls count with their area, thickness and the density of the shell's material;
- * features are not weighed, parts weigh where their bodies are.
+ * Centre of mass and where the shell tips first: the angle at which the centre stands over an edge of the bottom,
+ * atan(arm / height). The shell weighs what its walls do: the outside less the cavity, and the material that an imported
+ * shell has in it, with the density of its material. Features are not weighed, parts weigh where their bodies are.
  */
 export function balanceOf(document: Conversion, assembly: Assembly): Balance {
   const hull = hullModel(document.shell);
   const sum: Vec3 = [0, 0, 0];
   let parts = 0;
   let shell = 0;
-  const add = (grams: number, at: readonly number[]) => {
-    for (let i = 0; i < 3; i++) sum[i] = sum[i]! + grams * at[i]!;
+  const add = (grams: number, moments: readonly number[]) => {
+    for (let i = 0; i < 3; i++) sum[i] = sum[i]! + grams * moments[i]!;
   };
   const density = DENSITY[document.shell.material]!.value / 1e6;
-  for (const frame of hull.frames) {
-    const thickness = hull.walls.find((w) => w.face === frame.face)?.thickness ?? 0;
-    const us = frame.outline.map((p) => p[0]);
-    const vs = frame.outline.map((p) => p[1]);
-    const u = (Math.min(...us) + Math.max(...us)) / 2;
-    const v = (Math.min(...vs) + Math.max(...vs)) / 2;
-    const grams = Math.abs(area(frame.outline)) * thickness * density;
-    shell += grams;
-    add(
-      grams,
-      [0, 1, 2].map((i) => frame.origin[i]! + u * frame.u[i]! + v * frame.v[i]! - (frame.outward[i]! * thickness) / 2),
-    );
+  const walls: [sign: number, of: Moments][] = [
+    [1, loftMoments(hull.outer)],
+    [-1, loftMoments(hull.inner)],
+    ...hull.material.map((box): [number, Moments] => [1, boxMoments(box)]),
+  ];
+  for (const [sign, { volume, first }] of walls) {
+    shell += sign * volume * density;
+    add(sign * density, first);
   }
   for (const part of assembly.parts) {
     let volume = 0;
