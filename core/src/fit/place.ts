@@ -106,8 +106,24 @@ function slotsFor(
 const openingsHold = (assembly: Assembly, placed: PlacedPart): boolean =>
   faceReaches(assembly, placed).every((r) => !r.face.mustReachOutside || (r.reaches && r.onWall));
 
-/** Places that are checked exactly before an orientation is given up. */
+/** Places that are checked exactly before an orientation is given up, and places among which these are looked for. */
 const MOST_CHECKED = 40;
+const MOST_KEPT = 2000;
+
+/** The cheapest few of all that is offered, cheapest first: a part that may hang anywhere has millions of places. */
+function cheapest(most: number, each: (offer: (cost: number, at: Vec3) => void) => void) {
+  const kept: { cost: number; at: Vec3 }[] = [];
+  let worst = Infinity;
+  const byCost = (a: { cost: number }, b: { cost: number }) => a.cost - b.cost;
+  each((cost, at) => {
+    if (cost >= worst) return;
+    kept.push({ cost, at });
+    if (kept.length < 2 * most) return;
+    kept.sort(byCost).length = most;
+    worst = kept[most - 1]!.cost;
+  });
+  return kept.sort(byCost);
+}
 
 function search(
   document: Conversion,
@@ -133,12 +149,12 @@ function search(
   const map = freePositions(assembly, placePart(id, part, origin), runs);
   const kind = kindOf(part);
   const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
-  const cells: { cost: number; at: Vec3 }[] = [];
-  eachFree(map, (ix, iy, iz) => {
-    const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
-    cells.push({ at, cost: near ? distanceTo(near, at) : placeCost(at, size, bounds) });
-  });
-  cells.sort((a, b) => a.cost - b.cost);
+  const cells = cheapest(MOST_KEPT, (offer) =>
+    eachFree(map, (ix, iy, iz) => {
+      const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
+      offer(near ? distanceTo(near, at) : placeCost(at, size, bounds), at);
+    }),
+  );
   // The grid took cylinders as boxes and walls as exact: the first that passes exactly is the best.
   let checked = 0;
   for (const { at, cost } of cells) {
