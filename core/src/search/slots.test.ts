@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assemble, cardsInSlots, movedWithCard, placeInShell, slotPlacement, type Assembly } from '../assembly';
 import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type Placement } from '../document';
-import { linksOf, marginsOf, placeFor, snap, stopsAt } from '../fit';
+import { linksOf, marginsOf, orderOf, placeFor, snap, stopsAt } from '../fit';
 import { partFrom, partModel } from '../parts';
 import { measured } from '../quantity';
 import { quarterTurn, type Axis } from '../solid';
@@ -29,8 +29,8 @@ const stops = (assembly: Assembly) => stopsAt(marginsOf(assembly));
 const upright = { rear: 'rear', top: 'top', locked: false } as const;
 
 /** A roomy bench with the board at its rear wall and the card in the slot. */
-function plugged(): Conversion {
-  const document = bench([420, 300, 190]);
+function plugged(height = 190): Conversion {
+  const document = bench([420, 300, height]);
   const at: Placement = { x: 120, y: 302 - 2.1 - 170, z: 2, ...upright };
   const board = placeInShell('board-1', document.kit.parts['board-1']!, at, document.shell);
   const seat = slotPlacement(board, 'card-1', document.kit.parts['card-1']!)!;
@@ -83,6 +83,23 @@ describe('a card in the slot of a board', () => {
     const held = withPlacements(document, { 'card-1': locked });
     const moved = movedWithCard(held, inSlots, 'board-1', { ...held.layout.placements['board-1']!, x: 1 });
     expect(Object.keys(moved)).toEqual(['board-1']);
+  });
+
+  it('comes out straight away from the board, before it', () => {
+    const document = plugged(260);
+    const { first, steps, trapped } = orderOf(document);
+    expect(trapped).toEqual([]);
+    expect(first).toMatchObject({ 'card-1': [], 'board-1': ['card-1'] });
+    expect(steps.find((s) => s.parts.includes('card-1'))!.legs.at(-1)!.direction).toBe('bottom');
+    // With the board on its side the card goes sideways out of the slot, then up.
+    const inSlots = cardsInSlots(assemble(document).parts);
+    const at: Placement = { x: 60, y: 60, z: 12, rear: 'rear', top: 'right', locked: false };
+    const lying = withPlacements(document, movedWithCard(document, inSlots, 'board-1', at));
+    expect(stops(assemble(lying))).toEqual([]);
+    const last = orderOf(lying).steps.at(-1)!;
+    expect(last.parts).toEqual(['card-1']);
+    expect(last.legs.map((leg) => leg.direction)).toEqual(['bottom', 'left']);
+    expect(last.legs[1]!.by).toBeGreaterThanOrEqual(9);
   });
 
   it('is drawn into the slot when it comes near, also from another height', () => {

@@ -1,6 +1,7 @@
 import { assemble, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
+import { opposite } from '../../solid';
 import { exitsOf } from './exits';
 import type { Leg } from './sweep';
 import { waysOut, type WayOutOfShell } from './ways';
@@ -80,11 +81,9 @@ export function orderOf(
   };
 }
 
-const OPPOSITE = { left: 'right', right: 'left', front: 'rear', rear: 'front', top: 'bottom', bottom: 'top' } as const;
-
 const stepOf = (parts: string[], { legs, exit }: WayOutOfShell): OrderStep => ({
   parts,
-  legs: [...legs].reverse().map(({ direction, by }) => ({ direction: OPPOSITE[direction], by })),
+  legs: [...legs].reverse().map(({ direction, by }) => ({ direction: opposite(direction), by })),
   exit: exit.name,
 });
 

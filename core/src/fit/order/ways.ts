@@ -1,6 +1,6 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion } from '../../document';
-import { axisOf, directionOf, type Axis } from '../../solid';
+import { axisOf, directionOf, opposite, type Axis } from '../../solid';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { blockersOf, meetsShell, type Leg } from './sweep';
 
@@ -33,11 +33,22 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
       for (const legs of legsTo(assembly, part, exit)) {
         if (found.some((w) => w.blockers.size === 0)) break;
         if (meetsShell(part, legs, remains, exit)) continue;
-        found.push({ exit, legs, blockers: new Set(blockersOf(part, legs, others)) });
+        const held = others.filter((other) => slotHolds(part, other, legs[0]!)).map((other) => other.id);
+        found.push({ exit, legs, blockers: new Set([...blockersOf(part, legs, others), ...held]) });
       }
     ways.set(part.id, best(found));
   }
   return ways;
+}
+
+/** How deep a card sits in its slot, mm (card specification, from memory). */
+const IN_SLOT = 9;
+
+/** A card leaves its slot only straight away from the board, and the board only straight away from the card. */
+function slotHolds(part: PlacedPart, other: PlacedPart, { direction, by }: Leg): boolean {
+  const { top } = part.placement;
+  if (part.inSlotOf === other.id) return direction !== top || by < IN_SLOT;
+  return other.inSlotOf === part.id && (direction !== opposite(top) || by < IN_SLOT);
 }
 
 /** Candidate ways through an exit, shortest first. */
