@@ -1,5 +1,6 @@
 import type { Part } from '../document';
 import { add, shift, subtract } from '../quantity';
+import { axisOf } from '../solid';
 import type { Block, Connector, PartFace, PartModel, Point } from './model';
 
 /** A board with a card in its slot, as one part: only while a layout is looked for, never stored. */
@@ -30,12 +31,11 @@ export function joinedModel(board: PartModel, card: PartModel): PartModel {
     .filter((b) => !isRiserRoom(b))
     .map((b): Block => ({ ...b, id: ofCard(b.id), low: there(b.low), high: there(b.high) }));
   const faces = card.faces.map((face): PartFace => {
-    const axis = { left: 0, right: 0, front: 1, rear: 1, bottom: 2, top: 2 }[face.direction];
     const by = [0, 1, 2].map((i) => slot[i]!.value - edge[i]!.value);
     return {
       ...face,
       id: ofCard(face.id),
-      plane: shift(face.plane, by[axis]!),
+      plane: shift(face.plane, by[axisOf(face.direction)]!),
       cuts: face.cuts.map((cut) => ({
         ...cut,
         id: ofCard(cut.id),
