@@ -4,7 +4,8 @@ import { kindOf } from '../parts';
 import { Engine, type Budget, type Outcome } from './engine';
 import { formsOf } from './forms';
 import { startOf, type LayoutOptions } from './layout';
-import { costIn, fixedSpots, searchLayouts } from './layouts';
+import { searchLayouts } from './layouts';
+import { costIn, fixedSpots } from './searchedKit';
 import { pieceOf } from './options';
 import { randomFrom } from './random';
 

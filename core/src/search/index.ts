@@ -1,6 +1,7 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
 export type { Layout, LayoutOptions } from './layout';
-export { markPlan, searchLayouts, type LayoutResult } from './layouts';
+export { searchLayouts, type LayoutResult } from './layouts';
+export { markPlan } from './markLayout';
 export { HARD_RULES, SOFT_RULES, type HardRule, type Mark, type SoftRule } from './rules';
 export {
   canRaise,

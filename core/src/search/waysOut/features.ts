@@ -2,7 +2,7 @@ import { assemble } from '../../assembly';
 import { survives } from '../../brief';
 import type { Change, Conversion } from '../../document';
 import { startOf, type Layout } from '../layout';
-import { markLayout } from '../layouts';
+import { markLayout } from '../markLayout';
 import { applied, EFFORT, present, wayFrom, type Look, type WayOut } from './way';
 
 /** The features in the way of the plan as it stands, where all of them may be cut. */

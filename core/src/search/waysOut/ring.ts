@@ -2,7 +2,7 @@ import { assemble, hullModel } from '../../assembly';
 import { applyChange, lidOf, nextId, ringBody, ringOf, type Change, type Conversion } from '../../document';
 import { judge, marginsOf, mm } from '../../fit';
 import { startOf, type Layout } from '../layout';
-import { markLayout } from '../layouts';
+import { markLayout } from '../markLayout';
 import { EFFORT, present, wayFrom, type Look, type WayOut } from './way';
 
 /** Highest ring that is looked at, and how exactly its least height is found, mm. */

@@ -1,0 +1,111 @@
+import type { Assembly } from '../assembly';
+import type { Conversion, Part } from '../document';
+import { kindOf } from '../parts';
+import { cableCost, Engine, type SearchSettings, type Spot } from './engine';
+import type { Form } from './forms';
+import type { LayoutOptions, Start } from './layout';
+import { pieceOf, type OptionSettings, type Piece } from './options';
+
+interface Made {
+  id: string;
+  settings: string;
+  of: readonly unknown[];
+  piece: Piece;
+}
+
+/** Ways to stand that were found lately: searches one after the other mostly differ in a part or two. */
+const made = new WeakMap<Part, Made[]>();
+const MOST_MADE = 6;
+
+/** As `pieceOf`; in an empty shell it depends on the shell, the brief, the allowance and the part alone, and is kept. */
+function knownPiece(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
+  if (base.parts.length > 0) return pieceOf(document, base, id, settings);
+  const part = document.kit.parts[id]!;
+  const of = [document.shell, document.brief, document.cut];
+  const words = JSON.stringify(settings);
+  const known = made.get(part) ?? [];
+  const same = known.find((m) => m.id === id && m.settings === words && m.of.every((one, i) => one === of[i]));
+  if (same) return same.piece;
+  const piece = pieceOf(document, base, id, settings);
+  made.set(part, [{ id, settings: words, of, piece }, ...known].slice(0, MOST_MADE));
+  return piece;
+}
+
+/** What stays, as spots the rules between parts can look at. */
+export function fixedSpots(document: Conversion, base: Assembly): Spot[] {
+  return base.parts
+    .map((placed) => {
+      const piece = pieceOf(document, { ...base, features: [], parts: [] }, placed.id, {
+        step: 50,
+        stand: 'hanging',
+        wishes: [],
+      });
+      const option = piece.options.find(
+        ({ posed: { orientation } }) =>
+          orientation.rear === placed.placement.rear && orientation.top === placed.placement.top,
+      );
+      return option && { piece, option, at: placed.low };
+    })
+    .filter((s): s is Spot => s !== undefined);
+}
+
+/** Low, at a side and to the rear; near what it is wired to; near where it was when that is wanted. */
+export function costIn(document: Conversion, { base }: Start, near: boolean): SearchSettings['cost'] {
+  const { innerLow, innerHigh } = base.hull;
+  return (piece, option, at, placed) => {
+    const { size } = option.posed;
+    const gap = (i: 0 | 1) => Math.min(at[i] - innerLow[i]!, innerHigh[i]! - at[i] - size[i]);
+    let cost =
+      option.cost + 0.4 * (at[2] - innerLow[2]) + 0.15 * gap(0) + 0.1 * gap(1) + 0.08 * cableCost(option, at, placed);
+    const was = near && document.layout.placements[piece.id];
+    if (was) {
+      cost += 0.5 * Math.min(200, Math.hypot(at[0] - was.x, at[1] - was.y, at[2] - was.z));
+      if (was.rear !== option.posed.orientation.rear || was.top !== option.posed.orientation.top) cost += 60;
+    }
+    return cost;
+  };
+}
+
+/** A form of the kit with all ways its parts may stand, and what its tries have learnt. */
+export interface SearchedKit {
+  form: Form;
+  pieces: Piece[];
+  homeless: string[];
+  fixed: Spot[];
+  cost: SearchSettings['cost'];
+  engine: Engine;
+  tries: number;
+  hangs: boolean;
+  /** The pieces with places on brackets; a board never hangs. */
+  withHanging: (pieces: readonly Piece[]) => Piece[];
+}
+
+export function kitOf(form: Form, options: LayoutOptions, step: number): SearchedKit {
+  const { document, start } = form;
+  const asked = { wishes: start.wishes, ...(options.flat ? { flat: options.flat } : {}) };
+  const hanging = new Map<string, Piece>();
+  const withHanging = (all: readonly Piece[], which = (_: Piece) => true) =>
+    all.map((piece) => {
+      if (!which(piece) || kindOf(document.kit.parts[piece.id]!) === 'board') return piece;
+      if (!hanging.has(piece.id))
+        hanging.set(
+          piece.id,
+          knownPiece(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }),
+        );
+      return { id: piece.id, options: [...piece.options, ...hanging.get(piece.id)!.options] };
+    });
+  const seated = start.free.map((id) => knownPiece(document, start.base, id, { step, stand: 'seated', ...asked }));
+  // What can't be screwed down anywhere may hang.
+  const pieces = withHanging(seated, (piece) => piece.options.length === 0);
+  return {
+    form,
+    pieces,
+    homeless: pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id),
+    fixed: fixedSpots(document, start.base),
+    cost: costIn(document, start, options.near ?? false),
+    engine: new Engine(),
+    tries: 0,
+    hangs: false,
+    withHanging,
+  };
+}
