@@ -25,8 +25,7 @@ export function installPackages() {
   const stamp = join(root, 'node_modules', '.young-shell-installed');
   const want = createHash('sha256').update(lock).update(process.version).digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
-  const whole = existsSync(join(root, 'node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node'));
-  if (whole && existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
+  if (existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
     // Installed by hand with npm: leave it, unless npm says it does not match.
     if (
       spawnSync('npm', ['ls', '--depth', '0'], { cwd: root, stdio: 'ignore', shell: process.platform === 'win32' })
@@ -36,7 +35,7 @@ export function installPackages() {
       return;
     }
   }
-  say('installing packages (2–4 minutes the first time: the database compiles itself)');
+  say('installing packages (under a minute the first time)');
   run('npm', ['ci', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
   writeFileSync(stamp, want);
 }

@@ -6,9 +6,6 @@ import { buildWeb, installPackages, installPrograms, root, say } from './setup.m
 // Everything that a change has to pass: checks, unit, API and browser tests. `npm test -- --project core`
 // runs a part of the tests alone.
 installPrograms({
-  'g++': 'g++',
-  make: 'make',
-  python3: 'python3',
   chromium: 'chromium',
   pdftoppm: 'poppler-utils',
   'rsvg-convert': 'librsvg2-bin',

@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import { timingSafeEqual } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
@@ -84,7 +83,8 @@ export function createApp({ store, attachments, parts, logger, web, accessKey }:
         response.status(404).end();
         return;
       }
-      response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
+      // Relative to its root: a folder above it may begin with a dot.
+      response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: web });
     });
   }
   app.use(errorHandler);

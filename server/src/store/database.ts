@@ -1,13 +1,14 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import knexModule, { type Knex } from 'knex';
+import { SqliteDialect } from './dialect';
 import { migrations } from './migrations';
 
 /** Opens the database at a path (`:memory:` for tests) and brings its schema up to date. */
 export async function openDatabase(path: string): Promise<Knex> {
   if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
   const database = knexModule({
-    client: 'better-sqlite3',
+    client: SqliteDialect,
     connection: { filename: path },
     useNullAsDefault: true,
     pool: {

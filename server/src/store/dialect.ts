@@ -1,0 +1,22 @@
+import BetterSqlite3 from 'knex/lib/dialects/better-sqlite3/index.js';
+import Database from 'libsql';
+
+/**
+ * SQLite for Knex through a driver whose binaries come inside registry packages: nothing is compiled or fetched at
+ * install. Its interface is that of Knex's better-sqlite3 dialect, but it gives BLOBs as ArrayBuffer.
+ */
+export class SqliteDialect extends BetterSqlite3 {
+  override _driver() {
+    return Database;
+  }
+
+  override async _query(connection: unknown, query: { response?: unknown }): Promise<unknown> {
+    const done = await super._query(connection, query);
+    if (Array.isArray(query.response)) for (const row of query.response as Record<string, unknown>[]) buffers(row);
+    return done;
+  }
+}
+
+function buffers(row: Record<string, unknown>): void {
+  for (const key in row) if (row[key] instanceof ArrayBuffer) row[key] = Buffer.from(row[key]);
+}
