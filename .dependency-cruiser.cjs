@@ -40,6 +40,12 @@ module.exports = {
       to: { path: '^(web|cli|demo|bench|e2e)/' },
     },
     {
+      name: 'cli-core-and-store',
+      severity: 'error',
+      from: { path: '^cli/src', ...notTests },
+      to: { path: '^(web|demo|bench|e2e)/|^server/src/(?!store/index)' },
+    },
+    {
       name: 'one-kernel',
       comment: 'The solid kernel is wrapped once.',
       severity: 'error',

@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -11,7 +11,9 @@ import { DEMOS } from '../../demo';
 const bin = fileURLToPath(new URL('../bin/young-shell.mjs', import.meta.url));
 const demo = fileURLToPath(new URL('../../demo/tape-deck.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
-const run = (...args: string[]) => spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', maxBuffer: 1e8 });
+const run = (...args: string[]) => runWith({}, ...args);
+const runWith = (env: Record<string, string>, ...args: string[]) =>
+  spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', maxBuffer: 1e8, env: { ...process.env, ...env } });
 
 it('assess gives the screen’s findings with remedies, and 1 where one stops', () => {
   const { status, stdout } = run('assess', demo);
@@ -58,4 +60,17 @@ it('survey, room and holes give what the Shell and Kit stations show', () => {
 it.each(Object.keys(DEMOS))('the demo file of the %s is what its readable sources make', (name) => {
   const file = new URL(`../../demo/${name}.json`, import.meta.url);
   expect(readConversion(readFileSync(file, 'utf8'))).toEqual(JSON.parse(JSON.stringify(DEMOS[name]!())));
+});
+
+it('backup and restore carry everything from one database to another', () => {
+  const from = { YOUNG_SHELL_DB: join(folder, 'from.sqlite') };
+  const to = { YOUNG_SHELL_DB: join(folder, 'to.sqlite') };
+  const file = join(folder, 'all.zip');
+  expect(runWith(from, 'backup', file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/no database/) });
+  copyFileSync(new URL('../../server/src/store/stored/schema-2.sqlite', import.meta.url), from.YOUNG_SHELL_DB);
+  expect(runWith(from, 'backup', file)).toMatchObject({ status: 0 });
+  const { status, stdout } = runWith(to, 'restore', file);
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject({ added: expect.arrayContaining(['Plover typewriter']), beside: [] });
+  expect(runWith(to, 'restore', demo)).toMatchObject({ status: 2, stderr: expect.stringMatching(/no whole zip/) });
 });

@@ -21,6 +21,8 @@ young-shell holes conversion.json            hole maps solved, as JSON
 young-shell layouts conversion.json          layouts of the whole kit, best first; what can't be together, as JSON
 young-shell ways-out conversion.json         the least interventions after which everything fits, as JSON
 young-shell order conversion.json            assembly order, access, cables, weight and balance, as JSON
+young-shell backup file.zip                  everything that is kept on this machine, as one file
+young-shell restore file.zip                 brings a backup back; what is there stays as it is
 
   --seed 1        other luck for layouts and ways-out; the same seed gives the same result
   --seconds 60    ends layouts and ways-out with the best so far
@@ -59,6 +61,7 @@ export async function main(args: readonly string[]): Promise<number> {
     process.stdout.write(USAGE);
     return DONE;
   }
+  if (file && (verb === 'backup' || verb === 'restore')) return store(verb, file);
   const run = verb && Object.hasOwn(VERBS, verb) ? VERBS[verb as keyof typeof VERBS] : undefined;
   if (!run || !file) {
     process.stderr.write(verb && !run ? `There is no verb “${verb}”.\n${USAGE}` : USAGE);
@@ -68,6 +71,19 @@ export async function main(args: readonly string[]): Promise<number> {
     return await run(readConversion(readFileSync(file, 'utf8')), folder, given.limits);
   } catch (error) {
     if (!(error instanceof DocumentError) && !(error as NodeJS.ErrnoException).code) throw error;
+    process.stderr.write(`${file}: ${(error as Error).message}\n`);
+    return BAD_INPUT;
+  }
+}
+
+/** Back up or restore what the server keeps on this machine. */
+async function store(verb: 'backup' | 'restore', file: string): Promise<number> {
+  // Only these two verbs need the database and its driver.
+  const { backupTo, restoreFrom, StoreError } = await import('./store');
+  try {
+    return print(await (verb === 'backup' ? backupTo(file) : restoreFrom(file)));
+  } catch (error) {
+    if (!(error instanceof StoreError) && !(error as NodeJS.ErrnoException).code) throw error;
     process.stderr.write(`${file}: ${(error as Error).message}\n`);
     return BAD_INPUT;
   }

@@ -1,38 +1,43 @@
 import { existsSync } from 'node:fs';
-import { timingSafeEqual } from 'node:crypto';
 import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express } from 'express';
 import helmet from 'helmet';
+import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { archiveRoutes } from './api/archives';
 import { attachmentRoutes } from './api/attachments';
 import { conversionRoutes } from './api/conversions';
 import { ApiError, errorHandler } from './api/errors';
+import { knownHost, requireKey, sameOrigin } from './api/guards';
 import { instrumentRoutes } from './api/instruments';
 import { Listeners } from './api/listeners';
 import { partRoutes } from './api/parts';
 import { stepRoutes } from './api/step';
-import type { AttachmentStore } from './store/attachments';
-import type { ConversionStore } from './store/conversions';
-import type { PartStore } from './store/parts';
+import { AttachmentStore } from './store/attachments';
+import { ConversionStore } from './store/conversions';
+import { PartStore } from './store/parts';
 
 export interface AppOptions {
-  store: ConversionStore;
-  attachments: AttachmentStore;
-  parts: PartStore;
+  database: Knex;
   logger: Logger;
   /** Folder of the built interface; absent in API tests. */
   web?: string;
-  /** Asked of every request when the server listens beyond this machine. */
+  /** Asked of every request where one is set. */
   accessKey?: string;
+  /** Name under which it is reached from other machines; absent when it listens on this one only. */
+  host?: string;
+  now?: () => Date;
 }
 
 /** The whole server as an Express application. */
-export function createApp({ store, attachments, parts, logger, web, accessKey }: AppOptions): {
+export function createApp({ database, logger, web, accessKey, host, now = () => new Date() }: AppOptions): {
   app: Express;
   listeners: Listeners;
+  store: ConversionStore;
 } {
   const app = express();
+  const store = new ConversionStore(database, now);
   const listeners = new Listeners();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -57,6 +62,7 @@ export function createApp({ store, attachments, parts, logger, web, accessKey }:
       strictTransportSecurity: false,
     }),
   );
+  app.use(knownHost(...(host ? [host] : [])));
   if (accessKey) app.use(requireKey(accessKey));
   app.use(sameOrigin);
   app.use(
@@ -66,11 +72,13 @@ export function createApp({ store, attachments, parts, logger, web, accessKey }:
   );
   app.get('/api/health', async (_request, response) => {
     await store.setting('health');
-    response.json({ status: 'ok' });
+    // Plain HTTP to other machines can be read on the way: the screen says so.
+    response.json({ status: 'ok', readableOnTheWay: host !== undefined });
   });
-  app.use('/api/conversions', conversionRoutes(store, listeners));
-  app.use('/api/attachments', attachmentRoutes(attachments));
-  app.use('/api/parts', partRoutes(parts));
+  app.use('/api/conversions', conversionRoutes(store, database, listeners, now));
+  app.use('/api/attachments', attachmentRoutes(new AttachmentStore(database, now)));
+  app.use('/api/backup', archiveRoutes(database, now));
+  app.use('/api/parts', partRoutes(new PartStore(database)));
   app.use('/api/step', stepRoutes());
   app.use('/api/instruments', instrumentRoutes(store, listeners));
   app.use('/api', (request) => {
@@ -88,26 +96,5 @@ export function createApp({ store, attachments, parts, logger, web, accessKey }:
     });
   }
   app.use(errorHandler);
-  return { app, listeners };
-}
-
-/** Writes are taken from our own pages only. */
-const sameOrigin: RequestHandler = (request, _response, next) => {
-  const origin = request.get('origin');
-  if (request.method !== 'GET' && origin && new URL(origin).host !== request.get('host'))
-    throw new ApiError(403, 'foreign-origin', `A page from ${origin} may not change anything here.`);
-  next();
-};
-
-function requireKey(key: string): RequestHandler {
-  const wanted = Buffer.from(key);
-  return (request, response, next) => {
-    const [, given = ''] = Buffer.from((request.get('authorization') ?? '').replace(/^Basic /, ''), 'base64')
-      .toString()
-      .split(/:(.*)/s);
-    const bytes = Buffer.from(given);
-    if (bytes.length === wanted.length && timingSafeEqual(bytes, wanted)) return next();
-    response.set('WWW-Authenticate', 'Basic realm="Young Shell"');
-    throw new ApiError(401, 'key', 'This server asks for its access key.');
-  };
+  return { app, listeners, store };
 }

@@ -1,18 +1,21 @@
-import { homedir } from 'node:os';
-import { join } from 'node:path';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import pino from 'pino';
-import { readFileSync } from 'node:fs';
-import { readConversion } from '@young-shell/core/document';
+import { KEPT_DAYS, readConversion } from '@young-shell/core/document';
+import type { Knex } from 'knex';
+import { SHORTEST_KEY } from './api/guards';
 import { createApp } from './app';
-import { ConversionStore } from './store/conversions';
-import { AttachmentStore } from './store/attachments';
+import { dropUnused } from './store/archive';
+import type { ConversionStore } from './store/conversions';
 import { openDatabase } from './store/database';
-import { PartStore } from './store/parts';
+import { storageFault } from './store/faults';
+import { lock, LockedError } from './store/lock';
+import { defaultDatabase } from './store/place';
 
+const DAY = 86_400_000;
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const dataFolder = process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share');
 const { values } = parseArgs({ options: { host: { type: 'string', default: '127.0.0.1' } } });
 
 const port = Number(process.env.PORT ?? 4680);
@@ -22,24 +25,25 @@ const local = ['127.0.0.1', '::1', 'localhost'].includes(values.host);
 const accessKey = process.env.YOUNG_SHELL_KEY;
 if (!local && !accessKey)
   stop(`Listening on ${values.host} shows your plans to the network. Set YOUNG_SHELL_KEY to a password first.`);
+if (accessKey !== undefined && accessKey.length < SHORTEST_KEY)
+  stop(`YOUNG_SHELL_KEY has ${accessKey.length} characters; shorter than ${SHORTEST_KEY} is guessed.`);
 
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-const file = process.env.YOUNG_SHELL_DB ?? join(dataFolder, 'young-shell', 'young-shell.sqlite');
-const database = await openDatabase(file);
-const store = new ConversionStore(database);
-if (!(await store.setting('demo-loaded'))) {
-  for (const name of ['cocktail-table', 'piano-stool', 'typewriter', 'tape-deck'])
-    await store.create(readConversion(readFileSync(join(root, 'demo', `${name}.json`), 'utf8')));
-  await store.setSetting('demo-loaded', new Date().toISOString());
-}
-const { app, listeners } = createApp({
-  store,
-  attachments: new AttachmentStore(database),
-  parts: new PartStore(database),
+const file = defaultDatabase();
+const { database, unlock } = await opened().catch((error: unknown) => {
+  const fault = storageFault(error);
+  stop(error instanceof LockedError ? error.message : fault ? `${file}: ${fault.message}` : String(error));
+});
+const { app, listeners, store } = createApp({
+  database,
   logger,
   web: join(root, 'web', 'dist'),
-  ...(local ? {} : { accessKey: accessKey! }),
+  ...(accessKey ? { accessKey } : {}),
+  ...(local ? {} : { host: values.host }),
 });
+await loadDemos(store).catch((error: unknown) => stop(`${file}: ${storageFault(error)?.message ?? String(error)}`));
+await tidy(store, database);
+setInterval(() => void tidy(store, database), DAY).unref();
 
 const server = app.listen(port, values.host, (error) => {
   if (error) stop(`Port ${port} is taken or not allowed (${error.message}). Set PORT to another number.`);
@@ -47,14 +51,48 @@ const server = app.listen(port, values.host, (error) => {
   const actual = typeof address === 'object' && address ? address.port : port;
   console.log(`Young Shell is at http://${values.host.includes(':') ? `[${values.host}]` : values.host}:${actual}/`);
   console.log(`Conversions are kept in ${file}`);
+  if (!local) console.log('This is plain HTTP: who is on the way can read plans and key.');
+  void store.judgeRest();
 });
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     listeners.close();
-    server.close(() => void database.destroy().then(() => process.exit(0)));
+    server.close(
+      () =>
+        void database.destroy().then(() => {
+          unlock();
+          process.exit(0);
+        }),
+    );
     setTimeout(() => process.exit(0), 3000).unref();
   });
+
+async function opened(): Promise<{ database: Knex; unlock: () => void }> {
+  mkdirSync(dirname(file), { recursive: true });
+  const unlock = lock(file);
+  return { database: await openDatabase(file, (words) => console.log(words)), unlock };
+}
+
+/** Loads the demo conversions once; a first start that was ended half-way goes on where it was. */
+async function loadDemos(store: ConversionStore): Promise<void> {
+  if (await store.setting('demo-loaded')) return;
+  for (const name of ['cocktail-table', 'piano-stool', 'typewriter', 'tape-deck'])
+    await store.createOnce(`demo/${name}`, () =>
+      readConversion(readFileSync(join(root, 'demo', `${name}.json`), 'utf8')),
+    );
+  await store.setSetting('demo-loaded', new Date().toISOString());
+}
+
+/** Ends what was deleted long ago, and photos and solids that nothing speaks of any more. */
+async function tidy(store: ConversionStore, database: Knex): Promise<void> {
+  try {
+    await store.purgeOld();
+    await dropUnused(database, new Date(Date.now() - KEPT_DAYS * DAY));
+  } catch (error) {
+    logger.warn({ code: storageFault(error)?.code ?? 'internal' }, 'not tidied');
+  }
+}
 
 function stop(why: string): never {
   console.error(why);

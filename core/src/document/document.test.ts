@@ -166,7 +166,7 @@ describe('a file', () => {
     ['not-json', 'solid cube\nfacet normal'],
     ['not-ours', '{"name":"something"}'],
     ['newer', JSON.stringify({ format: 'young-shell-conversion', schemaVersion: SCHEMA_VERSION + 1 })],
-    ['too-large', `"${'x'.repeat(5e6)}"`],
+    ['too-large', `"${'x'.repeat(65e6)}"`],
     ['invalid', JSON.stringify({ format: 'young-shell-conversion', schemaVersion: '1' })],
     ['invalid', writeConversion(box()).replace('"width": {', '"wdth": {')],
   ])('is refused as %s', (code, text) => {

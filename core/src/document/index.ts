@@ -2,6 +2,7 @@ export * from './changes';
 export * from './defaults';
 export * from './extent';
 export * from './journal';
+export * from './keys';
 export * from './patches';
 export * from './facets';
 export * from './hullForm';
@@ -11,5 +12,12 @@ export * from './read';
 export * from './ring';
 export * from './rules';
 export * from './upgrades';
-export { complaintsOfPart, LARGEST_DOCUMENT, MOST_COVER_BOXES, SCHEMA_VERSION, type Complaint } from './schema';
+export {
+  complaintsOfPart,
+  LARGEST_DOCUMENT,
+  LARGEST_FILE,
+  MOST_COVER_BOXES,
+  SCHEMA_VERSION,
+  type Complaint,
+} from './schema';
 export * from './types';

@@ -17,12 +17,32 @@ export interface JournalEntry extends Omit<SentChange, 'base'> {
   revision: number;
   inverse: Operation[];
   madeAt: string;
+  /** Its operations were folded away: it can be read, not undone. */
+  folded?: boolean;
 }
 
-/** A conversion in the list. */
-export interface Summary {
+/** The journal entry at which a document was brought to a newer schema: what is before it can be read, not undone. */
+export const UPGRADE = 'upgrade';
+
+/** A conversion in the list: what is known without opening it. */
+export interface Listed {
   id: string;
   name: string;
+  revision: number;
+  updatedAt: string;
+  /** Absent until it has been judged, or where the document can't be read. */
+  summary?: Summary;
+  /** Why the document can't be read. */
+  fault?: string;
+  /** When it was taken off the list; it is kept for `KEPT_DAYS` after that. */
+  deletedAt?: string;
+}
+
+/** How long a deleted conversion can be brought back, days. */
+export const KEPT_DAYS = 30;
+
+/** What the list shows of a document, computed once a revision. */
+export interface Summary {
   note: string;
   policy: string;
   form: string;
@@ -31,6 +51,4 @@ export interface Summary {
   /** What the Fit station says in a few words. */
   fit: { verdict: 'stop' | 'warn' | 'note' | 'good'; brief: string };
   parts: number;
-  revision: number;
-  updatedAt: string;
 }

@@ -1,4 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import { isForbiddenKey } from './keys';
 
 enablePatches();
 
@@ -31,8 +32,7 @@ function toImmer(operation: Operation, document: unknown): Patch {
   const path: (string | number)[] = [];
   let at: unknown = document;
   for (const step of stepsOf(operation.path)) {
-    if (['__proto__', 'constructor', 'prototype'].includes(step))
-      throw new Error(`“${operation.path}” is not a path of a document.`);
+    if (isForbiddenKey(step)) throw new Error(`“${operation.path}” is not a path of a document.`);
     path.push(Array.isArray(at) ? Number(step) : step);
     at = (at as Record<string, unknown> | undefined)?.[step];
   }
@@ -57,6 +57,15 @@ export function edit<T extends object>(document: T, recipe: (draft: T) => void):
 export function applyOperations<T extends object>(document: T, operations: readonly Operation[]): Edited<T> {
   let at: Edited<T> = { document, operations: [], inverse: [] };
   for (const operation of operations) {
+    if (operation.path === '' && operation.op === 'replace') {
+      const whole: Operation = { op: 'replace', path: '', value: at.document };
+      at = {
+        document: operation.value as T,
+        operations: [...at.operations, operation],
+        inverse: [whole, ...at.inverse],
+      };
+      continue;
+    }
     let step: Edited<T>;
     try {
       step = edit(at.document, (draft) => {

@@ -1,5 +1,6 @@
+import { forbiddenKey } from './keys';
 import { complaintsOf } from './rules';
-import { LARGEST_DOCUMENT, SCHEMA_VERSION, type Complaint } from './schema';
+import { LARGEST_FILE, SCHEMA_VERSION, type Complaint } from './schema';
 import type { Conversion } from './types';
 import { upgrade } from './upgrades';
 
@@ -22,15 +23,27 @@ export function writeConversion(document: Conversion): string {
   return `${JSON.stringify({ format: FORMAT, ...document }, null, 2)}\n`;
 }
 
+/** A document as it was stored: of the present schema, or why it can't be read. `from` is the schema it was of. */
+export type Stored = { document: Conversion; from: number } | { fault: string };
+
+/** Reads a conversion from the text of a stored document, bringing an older one up to date. Never throws. */
+export function readStored(text: string): Stored {
+  try {
+    return broughtUp(JSON.parse(text));
+  } catch (error) {
+    return { fault: error instanceof DocumentError ? error.message : 'What is stored is no JSON.' };
+  }
+}
+
 /**
- * Reads a conversion from the text of a file, upgrading older versions.
+ * Reads a conversion from the text of a file, bringing an older one up to date.
  * @throws DocumentError saying what is wrong and what would be right.
  */
 export function readConversion(text: string): Conversion {
-  if (text.length > LARGEST_DOCUMENT)
+  if (text.length > LARGEST_FILE)
     throw new DocumentError(
       'too-large',
-      `The file has ${(text.length / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_DOCUMENT / 1e6} MB. Is it a solid or a photo?`,
+      `The file has ${(text.length / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_FILE / 1e6} MB. Is it a solid or a photo?`,
     );
   let raw: unknown;
   try {
@@ -41,6 +54,14 @@ export function readConversion(text: string): Conversion {
   if (raw === null || typeof raw !== 'object' || (raw as { format?: unknown }).format !== FORMAT)
     throw new DocumentError('not-ours', `The file is JSON, but not a conversion: its “format” would be “${FORMAT}”.`);
   const { format: _, ...document } = raw as Record<string, unknown>;
+  return broughtUp(document).document;
+}
+
+/** Brings what was parsed to the present schema and checks it. @throws DocumentError */
+function broughtUp(raw: unknown): { document: Conversion; from: number } {
+  if (raw === null || typeof raw !== 'object' || Array.isArray(raw))
+    throw new DocumentError('invalid', 'A conversion is a JSON object.');
+  const document = raw as Record<string, unknown>;
   const version = document.schemaVersion;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
     throw new DocumentError(
@@ -50,14 +71,17 @@ export function readConversion(text: string): Conversion {
   if (version > SCHEMA_VERSION)
     throw new DocumentError(
       'newer',
-      `The file was written by a newer version (schema ${version}); this one reads up to ${SCHEMA_VERSION}. Update Young Shell to open it.`,
+      `It was written by a newer version (schema ${version}); this one reads up to ${SCHEMA_VERSION}. Update Young Shell to open it.`,
     );
+  // Such keys vanish when a document is copied: they are looked for before anything else touches it.
+  const key = forbiddenKey(document);
+  if (key) throw new DocumentError('invalid', key.message, [key]);
   try {
     upgrade(document);
   } catch {
     throw new DocumentError(
       'invalid',
-      `The file says schema ${version}, but is not built like one: it can't be brought to schema ${SCHEMA_VERSION}.`,
+      `It says schema ${version}, but is not built like one: it can't be brought to schema ${SCHEMA_VERSION}.`,
     );
   }
   const complaints = complaintsOf(document);
@@ -70,5 +94,5 @@ export function readConversion(text: string): Conversion {
         .join('; ')}`,
       complaints,
     );
-  return document as unknown as Conversion;
+  return { document: document as unknown as Conversion, from: version };
 }

@@ -3,6 +3,7 @@ import { standardPart } from '../standards';
 import { extentOf, wholeExtentOf } from './extent';
 import { facetsOf, faultsOf } from './facets';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
+import { forbiddenKey } from './keys';
 import { complaintsOfForm, type Complaint } from './schema';
 import { lidOf } from './shell';
 import {
@@ -21,6 +22,8 @@ import {
 
 /** Everything that is wrong with a document: its form first, then what makes no sense as a shell. */
 export function complaintsOf(document: unknown): Complaint[] {
+  const key = forbiddenKey(document);
+  if (key) return [key];
   const form = complaintsOfForm(document);
   return form.length > 0 ? form : complaintsOfSense(document as Conversion);
 }

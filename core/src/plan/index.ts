@@ -2,3 +2,4 @@ export * from './assessAll';
 export * from './effect';
 export * from './slow';
 export * from './survey';
+export { summaryOf } from './summary';

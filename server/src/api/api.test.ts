@@ -4,10 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { applyChange, writeConversion, type Change, type Conversion } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { createApp } from '../app';
-import { ConversionStore } from '../store/conversions';
-import { AttachmentStore } from '../store/attachments';
 import { openDatabase } from '../store/database';
-import { PartStore } from '../store/parts';
 
 let app: ReturnType<typeof createApp>['app'];
 let id: string;
@@ -16,9 +13,7 @@ let document: Conversion;
 async function options() {
   const database = await openDatabase(':memory:');
   return {
-    store: new ConversionStore(database),
-    attachments: new AttachmentStore(database),
-    parts: new PartStore(database),
+    database,
     logger: pino({ level: 'silent' }),
   };
 }
@@ -119,8 +114,8 @@ describe('conversions', () => {
     ['not-json', 'solid cube', 422],
     ['not-ours', '{"a":1}', 422],
     ['newer', writeConversion({} as Conversion).replace('{\n', '{"schemaVersion":99,'), 422],
-    ['too-large', 'x'.repeat(5_000_000), 422],
-    ['too-large', 'x'.repeat(9_000_000), 413],
+    ['too-large', 'x'.repeat(65_000_000), 422],
+    ['invalid', writeConversion({ schemaVersion: 1, parts: JSON.parse('{"__proto__": {}}') } as never), 422],
   ])('that are %s are refused with words', async (code, text, status) => {
     const { body } = await request(app)
       .post('/api/conversions/import')

@@ -8,18 +8,13 @@ import { measured } from '@young-shell/core/quantity';
 import { standardPart } from '@young-shell/core/standards';
 import { createApp } from '../app';
 import { Calipers } from '../instruments/calipers';
-import { AttachmentStore } from '../store/attachments';
-import { ConversionStore } from '../store/conversions';
 import { openDatabase } from '../store/database';
-import { PartStore } from '../store/parts';
 
 let app: ReturnType<typeof createApp>['app'];
 beforeEach(async () => {
   const database = await openDatabase(':memory:');
   ({ app } = createApp({
-    store: new ConversionStore(database),
-    attachments: new AttachmentStore(database),
-    parts: new PartStore(database),
+    database,
     logger: pino({ level: 'silent' }),
   }));
 });

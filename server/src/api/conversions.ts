@@ -1,7 +1,6 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import {
-  LARGEST_DOCUMENT,
   newConversion,
   readConversion,
   type SentChange,
@@ -9,7 +8,11 @@ import {
   type StartingForm,
   writeConversion,
 } from '@young-shell/core/document';
+import type { Knex } from 'knex';
+import { isArchive, readBundle, writeBundle } from '../store/archive';
 import type { ConversionStore } from '../store/conversions';
+import { documentAt } from '../store/journal';
+import { pieceByPiece } from './archives';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
 
@@ -20,7 +23,7 @@ const newBody = Joi.object<{ name: string; form: StartingForm }>({
 
 const operation = Joi.object({
   op: Joi.valid('add', 'remove', 'replace').required(),
-  path: Joi.string().allow('').max(400).required(),
+  path: Joi.string().max(400).required(),
   value: Joi.any(),
 });
 
@@ -43,13 +46,35 @@ function checked<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
 
 const absent = (id: string) => new ApiError(404, 'absent', `There is no conversion “${id}”; it may have been deleted.`);
 
-/** Routes under /api/conversions. */
-export function conversionRoutes(store: ConversionStore, listeners: Listeners): Router {
-  const router = Router();
-  const json = express.json({ limit: '2mb' });
+/** A bundle, with its photos and solids, larger than this is refused, bytes. */
+const LARGEST_BUNDLE = 400_000_000;
+/** One change: an imported solid's cover and a part of 120 blocks fit in many times over. */
+const LARGEST_CHANGE = 8_000_000;
 
-  router.get('/', async (_request, response) => {
-    response.json(await store.list());
+const fileName = (name: string) => name.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'conversion';
+
+const revisionIn = (name: string, value: unknown): number => {
+  const revision = Number(value ?? 0);
+  if (Number.isInteger(revision) && revision >= 0) return revision;
+  throw new ApiError(
+    400,
+    'bad-request',
+    `“${name}” is ${String(value)}; it would be a revision, a whole number from 0.`,
+  );
+};
+
+/** Routes under /api/conversions. */
+export function conversionRoutes(
+  store: ConversionStore,
+  database: Knex,
+  listeners: Listeners,
+  now: () => Date,
+): Router {
+  const router = Router();
+  const json = express.json({ limit: LARGEST_CHANGE });
+
+  router.get('/', async (request, response) => {
+    response.json(await store.list('deleted' in request.query ? 'deleted' : 'kept'));
   });
 
   router.post('/', json, async (request, response) => {
@@ -58,8 +83,11 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
     response.status(201).json(await store.create(document));
   });
 
-  router.post('/import', express.text({ type: () => true, limit: LARGEST_DOCUMENT * 2 }), async (request, response) => {
-    const document = readConversion(typeof request.body === 'string' ? request.body : '');
+  router.post('/import', express.raw({ type: () => true, limit: LARGEST_BUNDLE }), async (request, response) => {
+    const bytes: Buffer = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+    const document = isArchive(bytes)
+      ? await readBundle(database, bytes, now())
+      : readConversion(bytes.toString('utf8'));
     response.status(201).json(await store.create(document));
   });
 
@@ -69,11 +97,32 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
     response.json({ ...head, journal: await store.journal(head.id) });
   });
 
+  // As it is stored where it can't be read: nothing is lost by what this version makes of it.
   router.get('/:id/export', async (request, response) => {
+    const raw = await store.raw(request.params.id);
+    if (!raw) throw absent(request.params.id);
+    const text = await store.read(request.params.id).then(
+      (head) => head && writeConversion(head.document),
+      () => undefined,
+    );
+    response
+      .type('application/json')
+      .attachment(`${fileName(raw.name)}.json`)
+      .send(text ?? raw.document);
+  });
+
+  router.get('/:id/bundle', async (request, response) => {
     const head = await store.read(request.params.id);
     if (!head) throw absent(request.params.id);
-    const name = head.document.name.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'conversion';
-    response.type('application/json').attachment(`${name}.json`).send(writeConversion(head.document));
+    response.type('application/zip').attachment(`${fileName(head.document.name)}.zip`);
+    await writeBundle(database, head.document, pieceByPiece(response), now());
+    response.end();
+  });
+
+  router.get('/:id/at/:revision', async (request, response) => {
+    const found = await documentAt(database, request.params.id, revisionIn('revision', request.params.revision));
+    if (!found) throw new ApiError(404, 'absent', 'The plan of that time is not kept any more.');
+    response.json(found);
   });
 
   router.post('/:id/duplicate', async (request, response) => {
@@ -88,19 +137,18 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
     response.status(204).end();
   });
 
+  router.delete('/:id/forever', async (request, response) => {
+    if (!(await store.purge(request.params.id))) throw absent(request.params.id);
+    response.status(204).end();
+  });
+
   router.post('/:id/restore', async (request, response) => {
     if (!(await store.setDeleted(request.params.id, false))) throw absent(request.params.id);
     response.status(204).end();
   });
 
   router.get('/:id/changes', async (request, response) => {
-    const since = Number(request.query.since ?? 0);
-    if (!Number.isInteger(since) || since < 0)
-      throw new ApiError(
-        400,
-        'bad-request',
-        `“since” is ${String(request.query.since)}; it would be a revision, a whole number from 0.`,
-      );
+    const since = revisionIn('since', request.query.since);
     response.json(await store.journal(request.params.id, since, Number.MAX_SAFE_INTEGER));
   });
 
@@ -120,6 +168,13 @@ export function conversionRoutes(store: ConversionStore, listeners: Listeners): 
         revision: outcome.revision,
         changes: outcome.changes,
       });
+    if (outcome.kind === 'ahead')
+      throw new ApiError(
+        409,
+        'ahead',
+        `This page knows more than the server (revision ${outcome.revision}): was an older database put back?`,
+        { revision: outcome.revision },
+      );
     listeners.tell(id, outcome.entry);
     response.json(outcome.entry);
   });

@@ -2,16 +2,20 @@ import { randomUUID } from 'node:crypto';
 import {
   applyOperations,
   complaintsOf,
-  emblemOf,
+  forbiddenKey,
+  KEPT_DAYS,
+  LARGEST_DOCUMENT,
+  readStored,
   type Complaint,
   type Conversion,
   type JournalEntry,
-  type Operation,
+  type Listed,
   type SentChange,
   type Summary,
 } from '@young-shell/core/document';
-import { assessAll } from '@young-shell/core/plan';
+import { summaryOf } from '@young-shell/core/plan';
 import type { Knex } from 'knex';
+import { entryOf, foldJournal, rowOf, type ChangeRow } from './journal';
 
 export interface Head {
   id: string;
@@ -23,42 +27,35 @@ export interface Head {
 export type Outcome =
   | { kind: 'done'; entry: JournalEntry }
   | { kind: 'stale'; revision: number; changes: JournalEntry[] }
+  | { kind: 'ahead'; revision: number }
   | { kind: 'invalid'; complaints: Complaint[] }
   | { kind: 'absent' };
 
-interface ConversionRow {
+/** A conversion that is there, but can't be read; the message can be shown. */
+export class UnreadableError extends Error {}
+
+export interface ConversionRow {
   id: string;
+  name: string;
   document: string;
   revision: number;
+  created_at: string;
   updated_at: string;
+  deleted_at: string | null;
+  summary: string | null;
+  summary_revision: number;
 }
 
-interface ChangeRow {
-  revision: number;
-  uid: string;
-  type: string;
-  label: string;
-  kind: JournalEntry['kind'];
-  of: string | null;
-  operations: string;
-  inverse: string;
-  made_at: string;
-}
+/** Conversions without a summary of their present revision are judged this long before a list is given, ms. */
+const JUDGING = 60;
+const DAY = 86_400_000;
 
-const entryOf = (row: ChangeRow): JournalEntry => ({
-  revision: row.revision,
-  uid: row.uid,
-  type: row.type,
-  label: row.label,
-  kind: row.kind,
-  of: row.of,
-  operations: JSON.parse(row.operations) as Operation[],
-  inverse: JSON.parse(row.inverse) as Operation[],
-  madeAt: row.made_at,
-});
+type Judged = { summary: Summary } | { fault: string };
 
 /** All reading and writing of conversions and their journals. Each write is one transaction. */
 export class ConversionStore {
+  private judging = false;
+
   constructor(
     private readonly database: Knex,
     private readonly now: () => Date = () => new Date(),
@@ -66,26 +63,63 @@ export class ConversionStore {
 
   private stamp = () => this.now().toISOString();
 
-  async list(): Promise<Summary[]> {
-    const rows: ConversionRow[] = await this.database('conversion')
-      .whereNull('deleted_at')
-      .orderBy('updated_at', 'desc');
-    return rows.map((row) => {
-      const document = JSON.parse(row.document) as Conversion;
-      const { verdict, brief } = assessAll(document).strip.find((cell) => cell.station === 'fit')!;
-      return {
+  /**
+   * The conversions on the bench, or those that were taken off it; the one changed last first. What is not judged yet
+   * comes without a summary, and is judged meanwhile.
+   */
+  async list(which: 'kept' | 'deleted' = 'kept'): Promise<Listed[]> {
+    const rows: Omit<ConversionRow, 'document'>[] = await this.database('conversion')
+      .select('id', 'name', 'revision', 'updated_at', 'deleted_at', 'summary', 'summary_revision')
+      .where((q) => (which === 'kept' ? q.whereNull('deleted_at') : q.whereNotNull('deleted_at')))
+      .orderBy(which === 'kept' ? 'updated_at' : 'deleted_at', 'desc');
+    const end = performance.now() + JUDGING;
+    const listed: Listed[] = [];
+    for (const row of rows) {
+      let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
+      if (row.summary_revision !== row.revision)
+        if (performance.now() < end) judged = await this.judge(row.id);
+        else void this.judgeRest();
+      listed.push({
         id: row.id,
-        name: document.name,
-        note: document.note,
-        policy: document.brief.policy,
-        form: document.shell.hull.form,
-        outline: emblemOf(document.shell.hull),
-        fit: { verdict, brief },
-        parts: Object.keys(document.kit.parts).length,
+        name: row.name,
         revision: row.revision,
         updatedAt: row.updated_at,
-      };
-    });
+        ...(row.deleted_at ? { deletedAt: row.deleted_at } : {}),
+        ...judged,
+      });
+    }
+    return listed;
+  }
+
+  /** Computes and keeps what the list shows of a conversion: its summary, or why it can't be read. */
+  private async judge(id: string): Promise<Judged | undefined> {
+    const row: ConversionRow | undefined = await this.database('conversion').where({ id }).first();
+    if (!row) return undefined;
+    const judged = judgedBy(row.document);
+    await this.database('conversion')
+      .where({ id, revision: row.revision })
+      .update({ summary: JSON.stringify(judged), summary_revision: row.revision });
+    return judged;
+  }
+
+  /** Judges what is not judged yet, one at a time, with time for requests in between. */
+  async judgeRest(): Promise<void> {
+    if (this.judging) return;
+    this.judging = true;
+    try {
+      for (;;) {
+        const row: { id: string } | undefined = await this.database('conversion')
+          .whereRaw('summary_revision <> revision')
+          .first('id');
+        if (!row) return;
+        await this.judge(row.id);
+        await new Promise((resolve) => setImmediate(resolve));
+      }
+    } catch {
+      // The database is going away or full: the next list judges again.
+    } finally {
+      this.judging = false;
+    }
   }
 
   async create(document: Conversion): Promise<Head> {
@@ -102,19 +136,38 @@ export class ConversionStore {
     return { id, revision: 0, document, updatedAt: at };
   }
 
+  /** Creates a conversion unless that was done before under this key: both in one transaction. */
+  async createOnce(key: string, make: () => Conversion): Promise<void> {
+    await this.database.transaction(async (transaction) => {
+      if (await transaction('setting').where({ key }).first()) return;
+      const store = new ConversionStore(transaction, this.now);
+      await store.create(make());
+      await store.setSetting(key, this.stamp());
+    });
+  }
+
+  /** The text of a document as it is stored, whatever is wrong with it. */
+  async raw(id: string): Promise<{ name: string; document: string } | undefined> {
+    return this.database('conversion').where({ id }).first('name', 'document');
+  }
+
+  /** @throws UnreadableError where what is stored is no document. */
   async read(id: string): Promise<Head | undefined> {
     const row: ConversionRow | undefined = await this.database('conversion')
       .where({ id })
       .whereNull('deleted_at')
       .first();
-    return (
-      row && {
-        id: row.id,
-        revision: row.revision,
-        document: JSON.parse(row.document) as Conversion,
-        updatedAt: row.updated_at,
-      }
-    );
+    if (!row) return undefined;
+    // A change is validated before it is kept: what was readable once stays so.
+    let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
+    if (!judged || ('fault' in judged && row.summary_revision !== row.revision)) judged = (await this.judge(id))!;
+    if ('fault' in judged) throw new UnreadableError(judged.fault);
+    return {
+      id: row.id,
+      revision: row.revision,
+      document: JSON.parse(row.document) as Conversion,
+      updatedAt: row.updated_at,
+    };
   }
 
   /** Marks as deleted (`true`) or brings back. False when there is no such conversion. */
@@ -123,6 +176,17 @@ export class ConversionStore {
       .where({ id })
       .update({ deleted_at: deleted ? this.stamp() : null });
     return count > 0;
+  }
+
+  /** Ends a deleted conversion for good. False when there is none among the deleted ones. */
+  async purge(id: string): Promise<boolean> {
+    return (await this.database('conversion').where({ id }).whereNotNull('deleted_at').delete()) > 0;
+  }
+
+  /** Ends those that were deleted longer ago than they are kept. Gives how many. */
+  async purgeOld(): Promise<number> {
+    const before = new Date(this.now().getTime() - KEPT_DAYS * DAY).toISOString();
+    return this.database('conversion').where('deleted_at', '<', before).delete();
   }
 
   /** The journal after a revision, oldest first; the newest `most` of it. */
@@ -136,72 +200,72 @@ export class ConversionStore {
   }
 
   /**
-   * Appends a change: checks its revision, applies it, validates the whole document, writes journal and head,
-   * all in one transaction. A change that was already written (same uid) is acknowledged again.
+   * Appends a change: checks its revision, applies it, validates, writes journal and head, all in one transaction. A
+   * change that was already written (same uid) is acknowledged again.
    */
-  append(id: string, change: SentChange): Promise<Outcome> {
-    return this.database.transaction(async (transaction): Promise<Outcome> => {
-      const known: (ChangeRow & { conversion_id: string }) | undefined = await transaction('change')
-        .where({ uid: change.uid })
-        .first();
-      if (known)
-        return known.conversion_id === id
-          ? { kind: 'done', entry: entryOf(known) }
-          : { kind: 'invalid', complaints: [{ path: '/uid', message: 'this change belongs to another conversion' }] };
-      const row: ConversionRow | undefined = await transaction('conversion')
-        .where({ id })
-        .whereNull('deleted_at')
-        .first();
-      if (!row) return { kind: 'absent' };
-      if (change.base !== row.revision) {
-        const rows: ChangeRow[] = await transaction('change')
-          .where({ conversion_id: id })
-          .andWhere('revision', '>', change.base)
-          .orderBy('revision');
-        return { kind: 'stale', revision: row.revision, changes: rows.map(entryOf) };
-      }
-      let edited;
-      try {
-        edited = applyOperations(JSON.parse(row.document) as Conversion, change.operations);
-      } catch (error) {
-        return { kind: 'invalid', complaints: [{ path: '', message: (error as Error).message }] };
-      }
-      const complaints = complaintsOf(edited.document);
-      if (complaints.length > 0) return { kind: 'invalid', complaints };
-      const at = this.stamp();
-      const entry: JournalEntry = {
-        revision: row.revision + 1,
-        uid: change.uid,
-        type: change.type,
-        label: change.label,
-        kind: change.kind,
-        of: change.of,
-        operations: edited.operations,
-        inverse: edited.inverse,
-        madeAt: at,
+  async append(id: string, change: SentChange): Promise<Outcome> {
+    const outcome = await this.database.transaction((transaction) => this.write(transaction, id, change));
+    if (outcome.kind === 'done' && outcome.entry.revision % 500 === 0) await foldJournal(this.database, id);
+    return outcome;
+  }
+
+  private async write(transaction: Knex.Transaction, id: string, change: SentChange): Promise<Outcome> {
+    const known: ChangeRow | undefined = await transaction('change').where({ uid: change.uid }).first();
+    if (known)
+      return known.conversion_id === id
+        ? { kind: 'done', entry: entryOf(known) }
+        : { kind: 'invalid', complaints: [{ path: '/uid', message: 'this change belongs to another conversion' }] };
+    const row: ConversionRow | undefined = await transaction('conversion')
+      .where({ id })
+      .whereNull('deleted_at')
+      .first();
+    if (!row) return { kind: 'absent' };
+    if (change.base > row.revision) return { kind: 'ahead', revision: row.revision };
+    if (change.base < row.revision) {
+      const rows: ChangeRow[] = await transaction('change')
+        .where({ conversion_id: id })
+        .andWhere('revision', '>', change.base)
+        .orderBy('revision');
+      return { kind: 'stale', revision: row.revision, changes: rows.map(entryOf) };
+    }
+    const key = forbiddenKey(change.operations.map((o) => o.value));
+    if (key) return { kind: 'invalid', complaints: [key] };
+    let edited;
+    try {
+      edited = applyOperations(JSON.parse(row.document) as Conversion, change.operations);
+    } catch (error) {
+      return { kind: 'invalid', complaints: [{ path: '', message: (error as Error).message }] };
+    }
+    const complaints = complaintsOf(edited.document);
+    if (complaints.length > 0) return { kind: 'invalid', complaints };
+    const document = JSON.stringify(edited.document);
+    if (document.length > LARGEST_DOCUMENT)
+      return {
+        kind: 'invalid',
+        complaints: [
+          {
+            path: '',
+            message: `The conversion would have ${(document.length / 1e6).toFixed(1)} MB; it has at most ${LARGEST_DOCUMENT / 1e6} MB. Keep fewer photos, solids or layouts in it.`,
+          },
+        ],
       };
-      await transaction('change').insert({
-        conversion_id: id,
-        revision: entry.revision,
-        uid: entry.uid,
-        type: entry.type,
-        label: entry.label,
-        kind: entry.kind,
-        of: entry.of,
-        operations: JSON.stringify(entry.operations),
-        inverse: JSON.stringify(entry.inverse),
-        made_at: at,
-      });
-      await transaction('conversion')
-        .where({ id })
-        .update({
-          document: JSON.stringify(edited.document),
-          name: edited.document.name,
-          revision: entry.revision,
-          updated_at: at,
-        });
-      return { kind: 'done', entry };
-    });
+    const at = this.stamp();
+    const entry: JournalEntry = {
+      revision: row.revision + 1,
+      uid: change.uid,
+      type: change.type,
+      label: change.label,
+      kind: change.kind,
+      of: change.of,
+      operations: edited.operations,
+      inverse: edited.inverse,
+      madeAt: at,
+    };
+    await transaction('change').insert(rowOf(id, entry));
+    await transaction('conversion')
+      .where({ id })
+      .update({ document, name: edited.document.name, revision: entry.revision, updated_at: at });
+    return { kind: 'done', entry };
   }
 
   async setting(key: string): Promise<string | undefined> {
@@ -211,5 +275,15 @@ export class ConversionStore {
 
   async setSetting(key: string, value: string): Promise<void> {
     await this.database('setting').insert({ key, value }).onConflict('key').merge();
+  }
+}
+
+function judgedBy(text: string): Judged {
+  const stored = readStored(text);
+  if ('fault' in stored) return stored;
+  try {
+    return { summary: summaryOf(stored.document) };
+  } catch (error) {
+    return { fault: `It can't be judged: ${(error as Error).message}` };
   }
 }

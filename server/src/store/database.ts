@@ -1,16 +1,30 @@
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
 import knexModule, { type Knex } from 'knex';
 import { SqliteDialect } from './dialect';
 import { migrations } from './migrations';
 
-/** Opens the database at a path (`:memory:` for tests) and brings its schema up to date. */
-export async function openDatabase(path: string): Promise<Knex> {
+/** Copies made before migrations that are kept; older ones are pruned. */
+const COPIES = 3;
+
+const migrationSource = {
+  getMigrations: async () => Object.keys(migrations),
+  getMigrationName: (name: string) => name,
+  getMigration: async (name: string) => migrations[name]!,
+};
+
+/**
+ * Opens the database at a path (`:memory:` for tests) and brings its tables and its documents up to date, after a copy
+ * of the file was made beside it. `say` is told of the copy.
+ */
+export async function openDatabase(path: string, say: (words: string) => void = () => undefined): Promise<Knex> {
   if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
   const database = knexModule({
     client: SqliteDialect,
     connection: { filename: path },
     useNullAsDefault: true,
+    // What a failed statement was to write stays out of messages and logs.
+    compileSqlOnError: false,
     pool: {
       min: 1,
       max: 1,
@@ -22,12 +36,27 @@ export async function openDatabase(path: string): Promise<Knex> {
       },
     },
   });
-  await database.migrate.latest({
-    migrationSource: {
-      getMigrations: async () => Object.keys(migrations),
-      getMigrationName: (name: string) => name,
-      getMigration: async (name: string) => migrations[name]!,
-    },
-  });
+  try {
+    const [done, waiting] = (await database.migrate.list({ migrationSource })) as [unknown[], unknown[]];
+    if (done.length > 0 && waiting.length > 0 && path !== ':memory:') await copyBeside(database, path, say);
+    await database.migrate.latest({ migrationSource });
+  } catch (error) {
+    await database.destroy();
+    throw error;
+  }
   return database;
+}
+
+const copyPrefix = (path: string) => `${basename(path)}.before-`;
+
+async function copyBeside(database: Knex, path: string, say: (words: string) => void): Promise<void> {
+  const stamp = new Date().toISOString().replace(/[:.]/g, '-');
+  const copy = join(dirname(path), `${copyPrefix(path)}${stamp}`);
+  // Not a copy of the file alone: what is still in its write-ahead log belongs to it.
+  await database.raw('VACUUM INTO ?', [copy]);
+  say(`An older database is brought up to date; a copy as it was is ${copy}`);
+  const copies = readdirSync(dirname(path))
+    .filter((name) => name.startsWith(copyPrefix(path)))
+    .sort();
+  for (const name of copies.slice(0, -COPIES)) rmSync(join(dirname(path), name));
 }

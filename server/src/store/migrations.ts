@@ -1,7 +1,9 @@
+import { SCHEMA_VERSION } from '@young-shell/core/document';
 import type { Knex } from 'knex';
+import { upgradeDocuments } from './upgradeDocuments';
 
-/** Schema steps by name, in order. */
-export const migrations: Record<string, Knex.Migration> = {
+/** Steps of the tables by name, in order. */
+const tables: Record<string, Knex.Migration> = {
   '001-conversion-and-change': {
     async up(database) {
       await database.schema.createTable('conversion', (table) => {
@@ -59,4 +61,40 @@ export const migrations: Record<string, Knex.Migration> = {
       for (const table of ['part', 'attachment']) await database.schema.dropTable(table);
     },
   },
+  '003-summary-and-snapshot': {
+    async up(database) {
+      await database.schema.alterTable('conversion', (table) => {
+        // What the list shows, and the revision it was made from: it is made anew when that has gone on.
+        table.text('summary').nullable();
+        table.integer('summary_revision').notNullable().defaultTo(-1);
+      });
+      // A folded change kept its words and date, its operations are gone.
+      await database.schema.alterTable('change', (table) => {
+        table.boolean('folded').notNullable().defaultTo(false);
+      });
+      await database.schema.createTable('snapshot', (table) => {
+        table.string('conversion_id', 40).notNullable().references('conversion.id').onDelete('CASCADE');
+        table.integer('revision').notNullable();
+        table.binary('document').notNullable();
+        table.primary(['conversion_id', 'revision']);
+      });
+    },
+    async down(database) {
+      await database.schema.dropTable('snapshot');
+      await database.schema.alterTable('change', (table) => table.dropColumn('folded'));
+      await database.schema.alterTable('conversion', (table) => table.dropColumns('summary', 'summary_revision'));
+    },
+  },
 };
+
+/** One step for each schema of documents since databases are upgraded: what is stored is brought to the present one. */
+const FIRST_UPGRADED = 3;
+const documents = Object.fromEntries(
+  Array.from({ length: SCHEMA_VERSION - FIRST_UPGRADED + 1 }, (_, i): [string, Knex.Migration] => [
+    `documents-${String(FIRST_UPGRADED + i).padStart(3, '0')}`,
+    { up: (database) => upgradeDocuments(database), down: async () => undefined },
+  ]),
+);
+
+/** All steps by name, in order. */
+export const migrations: Record<string, Knex.Migration> = { ...tables, ...documents };

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { selectDocument, selectHistory } from '../document/selectors';
 import { redo, undo } from '../document/sync';
 import { Button } from '../ui/Button';
+import { ExportMenu } from '../ui/ExportMenu';
 import { setTheme, setUnit } from './preferences';
 import { useAppDispatch, useAppSelector } from './store';
 import { POLICIES } from '@young-shell/core/brief';
@@ -49,8 +50,8 @@ export function Header({ id }: { id: string }) {
       <Button
         disabled={!next}
         onClick={() => dispatch(undo())}
-        aria-label={next ? `Undo: ${next.label}` : 'Nothing to undo'}
-        title={next ? `Undo: ${next.label}` : undefined}
+        aria-label={next ? `Undo: ${next.label}` : history.end ? `Undo ends here: ${history.end}` : 'Nothing to undo'}
+        title={next ? `Undo: ${next.label}` : history.end && `Undo ends here: ${history.end}`}
       >
         <Undo2 size={16} aria-hidden /> Undo
       </Button>
@@ -74,13 +75,7 @@ export function Header({ id }: { id: string }) {
       >
         {theme === 'light' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
       </Button>
-      <a
-        className="inline-flex min-h-8 items-center rounded-sm border border-line-strong px-2.5 font-label text-[15px] font-semibold hover:border-ink"
-        href={`/api/conversions/${id}/export`}
-        download
-      >
-        Export
-      </a>
+      <ExportMenu id={id} trigger={<Button>Export</Button>} />
     </header>
   );
 }

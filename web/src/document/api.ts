@@ -1,4 +1,4 @@
-import type { Conversion, JournalEntry, Part, StartingForm, Summary } from '@young-shell/core/document';
+import type { Conversion, JournalEntry, Listed, Part, StartingForm } from '@young-shell/core/document';
 
 export interface Head {
   id: string;
@@ -48,6 +48,14 @@ const post = (body?: unknown): RequestInit => ({
   ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
 });
 
+/** What was done with a backup, by names of conversions. */
+export interface RestoreReport {
+  added: string[];
+  same: string[];
+  beside: string[];
+  parts: number;
+}
+
 /** A part of the user's own library. */
 export interface StoredPart {
   id: string;
@@ -61,13 +69,17 @@ const raw = (body: Blob | Uint8Array): RequestInit => ({
 });
 
 export const api = {
-  list: () => call<Summary[]>('/conversions'),
+  health: () => call<{ readableOnTheWay: boolean }>('/health'),
+  list: () => call<Listed[]>('/conversions'),
+  listDeleted: () => call<Listed[]>('/conversions?deleted'),
   open: (id: string) => call<Head>(`/conversions/${id}`),
   create: (name: string, form: StartingForm) => call<Head>('/conversions', post({ name, form })),
-  importFile: (text: string) =>
-    call<Head>('/conversions/import', { method: 'POST', headers: { 'Content-Type': 'text/plain' }, body: text }),
+  /** A plan or a bundle. */
+  importFile: (file: Blob) => call<Head>('/conversions/import', raw(file)),
+  restoreBackup: (file: Blob) => call<RestoreReport>('/backup/restore', raw(file)),
   duplicate: (id: string) => call<Head>(`/conversions/${id}/duplicate`, post()),
   remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
+  purge: (id: string) => call<void>(`/conversions/${id}/forever`, { method: 'DELETE' }),
   restore: (id: string) => call<void>(`/conversions/${id}/restore`, post()),
   changes: (id: string, since: number) => call<JournalEntry[]>(`/conversions/${id}/changes?since=${since}`),
   /** Keeps a solid or a photo; gives the hash by which it is found again. */

@@ -124,4 +124,8 @@ it('undo and redo walk the journal, a new change clears what was undone', () => 
   const names = (s: ReturnType<typeof stacksOf>) => [s.undo.map((x) => x.uid), s.redo.map((x) => x.uid)];
   expect(names(stacksOf(journal))).toEqual([['a'], ['b']]);
   expect(names(stacksOf([...journal, step('f', 'do')]))).toEqual([['a', 'f'], []]);
+  const upgrade = { ...step('u', 'do'), type: 'upgrade', label: 'brought from schema 1 to 4' };
+  const after = stacksOf([...journal, upgrade, step('g', 'do')]);
+  expect(names(after)).toEqual([['g'], []]);
+  expect(after.end).toMatch(/schema 1 to 4/);
 });

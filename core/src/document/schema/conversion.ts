@@ -8,8 +8,11 @@ import { id, text } from './values';
 /** The schema this build writes. */
 export const SCHEMA_VERSION = 3;
 
-/** An import larger than this is refused before it is read, bytes. */
-export const LARGEST_DOCUMENT = 4_000_000;
+/** A document may have so many characters as compact JSON; a change that would make it larger is refused. */
+export const LARGEST_DOCUMENT = 16_000_000;
+
+/** A file of a conversion larger than this is refused before it is read, characters: indented, it is up to four times as long. */
+export const LARGEST_FILE = 4 * LARGEST_DOCUMENT;
 
 const ruler = Joi.number().min(80).max(120).required();
 

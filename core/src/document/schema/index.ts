@@ -1,2 +1,9 @@
-export { complaintsOfForm, complaintsOfPart, LARGEST_DOCUMENT, SCHEMA_VERSION, type Complaint } from './conversion';
+export {
+  complaintsOfForm,
+  complaintsOfPart,
+  LARGEST_DOCUMENT,
+  LARGEST_FILE,
+  SCHEMA_VERSION,
+  type Complaint,
+} from './conversion';
 export { MOST_COVER_BOXES } from './shell';

@@ -3,6 +3,7 @@ import { LARGEST_LENGTH } from '../../quantity';
 import { SIDES } from '../types';
 
 export const id = Joi.string()
+  .invalid('constructor', 'prototype')
   .pattern(/^[a-z][a-z0-9-]{0,63}$/)
   .message('an id is lower-case letters, digits and hyphens, such as board-1');
 

@@ -1,19 +1,18 @@
-import { formatDistanceToNow } from 'date-fns';
-import { Copy, Download, Moon, Pencil, Sun, Trash2, Upload } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Moon, Sun, Upload } from 'lucide-react';
+import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { POLICIES } from '@young-shell/core/brief';
-import { LARGEST_DOCUMENT, type Policy } from '@young-shell/core/document';
+import { LARGEST_FILE, type Listed } from '@young-shell/core/document';
 import { setTheme } from '../../app/preferences';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { api } from '../../document/api';
-import type { Summary } from '@young-shell/core/document';
-import { Button } from '../../ui/Button';
-import { VerdictMark } from '../../ui/VerdictMark';
+import { Button, buttonClass } from '../../ui/Button';
+import { ConversionRow } from './ConversionRow';
+import { DeletedList } from './DeletedList';
+import { FileButton } from './FileButton';
 import { NewConversion } from './NewConversion';
-import { Silhouette } from './Silhouette';
+import { ReadableNote } from './ReadableNote';
 import { renameConversion } from './rename';
+import { useConversions } from './useConversions';
 
 const complain = (error: unknown) => toast.error((error as Error).message, { duration: 12_000 });
 
@@ -21,54 +20,36 @@ const complain = (error: unknown) => toast.error((error as Error).message, { dur
 export function ConversionsPage() {
   const dispatch = useAppDispatch();
   const theme = useAppSelector((s) => s.preferences.theme);
-  const [list, setList] = useState<Summary[]>();
-  const [away, setAway] = useState(false);
-  const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
-  const load = useCallback(async () => {
-    try {
-      setList(await api.list());
-      setAway(false);
-    } catch {
-      setAway(true);
-    }
-  }, []);
-  useEffect(() => {
-    void load();
-    const again = () => void load();
-    window.addEventListener('focus', again);
-    return () => window.removeEventListener('focus', again);
-  }, [load]);
-  useEffect(() => {
-    if (!away) return;
-    const timer = setInterval(() => void load(), 2000);
-    return () => clearInterval(timer);
-  }, [away, load]);
+  const { list, deleted, away, load } = useConversions();
+  const tell = (work: Promise<unknown>) => void work.then(load, complain);
 
-  const importFile = async (chosen: File) => {
-    try {
-      if (chosen.size > LARGEST_DOCUMENT)
-        throw new Error(
-          `“${chosen.name}” has ${(chosen.size / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_DOCUMENT / 1e6} MB. Is it a solid or a photo?`,
-        );
-      const head = await api.importFile(await chosen.text());
-      await load();
-      toast.success(`“${head.document.name}” is on the bench.`);
-    } catch (error) {
-      complain(error);
-    }
+  const importFile = async (file: File) => {
+    if (file.size > LARGEST_FILE && !file.name.endsWith('.zip'))
+      throw new Error(
+        `“${file.name}” has ${(file.size / 1e6).toFixed(1)} MB; a conversion has at most ${LARGEST_FILE / 1e6} MB. Is it a solid or a photo?`,
+      );
+    const head = await api.importFile(file);
+    toast.success(`“${head.document.name}” is on the bench.`);
   };
-  const remove = async (conversion: Summary) => {
-    try {
-      await api.remove(conversion.id);
-      await load();
-      toast(`“${conversion.name}” was taken off the bench.`, {
-        duration: 15_000,
-        action: { label: 'Undo', onClick: () => void api.restore(conversion.id).then(load, complain) },
-      });
-    } catch (error) {
-      complain(error);
-    }
+  const restore = async (file: File) => {
+    const { added, same, beside, parts } = await api.restoreBackup(file);
+    toast.success(
+      [
+        `${added.length} brought back`,
+        `${same.length} were here as they are`,
+        ...(beside.length > 0 ? [`kept beside what is here: ${beside.join(', ')}`] : []),
+        ...(parts > 0 ? [`${parts} own parts`] : []),
+      ].join('; '),
+      { duration: 15_000 },
+    );
+  };
+  const remove = async (conversion: Listed) => {
+    await api.remove(conversion.id);
+    toast(`“${conversion.name}” was taken off the bench.`, {
+      duration: 15_000,
+      action: { label: 'Undo', onClick: () => tell(api.restore(conversion.id)) },
+    });
   };
 
   return (
@@ -80,25 +61,22 @@ export function ConversionsPage() {
             <span className="font-label text-lg">what fits, by how much, how sure that is, and what to cut</span>
           </h1>
           <div className="mt-8 bg-sheet">
-            <div className="flex items-center justify-between border-b border-line px-5 py-3">
+            <div className="flex flex-wrap items-center justify-between gap-2 border-b border-line px-5 py-3">
               <h2 className="m-0 text-xl font-semibold">On the bench</h2>
-              <div className="flex gap-2">
-                <input
-                  ref={file}
-                  type="file"
-                  accept=".json,application/json"
-                  className="hidden"
-                  aria-label="Conversion file"
-                  tabIndex={-1}
-                  onChange={(event) => {
-                    const [chosen] = event.target.files ?? [];
-                    if (chosen) void importFile(chosen);
-                    event.target.value = '';
-                  }}
-                />
-                <Button onClick={() => file.current?.click()}>
+              <div className="flex flex-wrap gap-2">
+                <FileButton
+                  label="Conversion file"
+                  accept=".json,.zip,application/json,application/zip"
+                  onFile={(file) => tell(importFile(file))}
+                >
                   <Upload size={15} aria-hidden /> Import
-                </Button>
+                </FileButton>
+                <a className={buttonClass()} href="/api/backup" download>
+                  Back up everything
+                </a>
+                <FileButton label="Backup file" accept=".zip,application/zip" onFile={(file) => tell(restore(file))}>
+                  Restore
+                </FileButton>
                 <Button
                   onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))}
                   aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
@@ -112,6 +90,7 @@ export function ConversionsPage() {
                 The server can’t be reached; trying again. Nothing is lost.
               </p>
             )}
+            <ReadableNote />
             {list?.length === 0 && (
               <p className="m-0 px-5 py-6">
                 The bench is empty. Start from a shell you have: measure its outside and its walls, that is enough for a
@@ -120,15 +99,20 @@ export function ConversionsPage() {
             )}
             <ul className="m-0 list-none p-0">
               {list?.map((conversion) => (
-                <Row
+                <ConversionRow
                   key={conversion.id}
                   conversion={conversion}
-                  onRename={(name) => renameConversion(conversion.id, name).then(load, complain)}
-                  onDuplicate={() => void api.duplicate(conversion.id).then(load, complain)}
-                  onRemove={() => void remove(conversion)}
+                  onRename={(name) => tell(renameConversion(conversion.id, name))}
+                  onDuplicate={() => tell(api.duplicate(conversion.id))}
+                  onRemove={() => tell(remove(conversion))}
                 />
               ))}
             </ul>
+            <DeletedList
+              deleted={deleted}
+              onRestore={({ id }) => tell(api.restore(id))}
+              onPurge={({ id }) => tell(api.purge(id))}
+            />
           </div>
         </div>
         <NewConversion
@@ -138,82 +122,5 @@ export function ConversionsPage() {
         />
       </main>
     </div>
-  );
-}
-
-interface RowProps {
-  conversion: Summary;
-  onRename: (name: string) => void;
-  onDuplicate: () => void;
-  onRemove: () => void;
-}
-
-function Row({ conversion, onRename, onDuplicate, onRemove }: RowProps) {
-  const [name, setName] = useState<string>();
-  const { id } = conversion;
-  return (
-    <li className="flex items-center gap-4 border-b border-line px-5 py-4">
-      <Silhouette outline={conversion.outline} />
-      <div className="min-w-0 flex-1">
-        {name === undefined ? (
-          <Link to={`/c/${id}/fit`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
-            {conversion.name}
-          </Link>
-        ) : (
-          <form
-            className="flex gap-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (name.trim()) onRename(name);
-              setName(undefined);
-            }}
-          >
-            <input
-              autoFocus
-              aria-label="New name"
-              maxLength={120}
-              className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2 py-1"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-              onKeyDown={(event) => event.key === 'Escape' && setName(undefined)}
-            />
-            <Button type="submit">Keep</Button>
-          </form>
-        )}
-        <span className="block truncate font-label text-sm text-ink-soft">
-          {[
-            conversion.note,
-            POLICIES[conversion.policy as Policy].label,
-            `${conversion.parts} parts`,
-            `changed ${formatDistanceToNow(new Date(conversion.updatedAt), { addSuffix: true })}`,
-          ]
-            .filter(Boolean)
-            .join(' · ')}
-        </span>
-      </div>
-      <span className="figure flex max-w-44 items-center gap-2 text-xl">
-        <VerdictMark verdict={conversion.fit.verdict} size={14} />
-        <span className="min-w-0 truncate" title={conversion.fit.brief}>
-          {conversion.fit.brief}
-        </span>
-      </span>
-      <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
-        <Pencil size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label={`Duplicate ${conversion.name}`} onClick={onDuplicate}>
-        <Copy size={16} aria-hidden />
-      </Button>
-      <a
-        className="inline-flex min-h-8 items-center px-2.5 text-ink-soft hover:text-ink"
-        href={`/api/conversions/${id}/export`}
-        download
-        aria-label={`Export ${conversion.name}`}
-      >
-        <Download size={16} aria-hidden />
-      </a>
-      <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>
-        <Trash2 size={16} aria-hidden />
-      </Button>
-    </li>
   );
 }

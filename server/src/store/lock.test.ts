@@ -1,0 +1,57 @@
+import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, it } from 'vitest';
+import { lock, LockedError } from './lock';
+
+const root = fileURLToPath(new URL('../../..', import.meta.url));
+const start = (file: string, more: Record<string, string> = {}) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, PORT: '0', YOUNG_SHELL_DB: file, ...more },
+    timeout: 60_000,
+  });
+const place = () => join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'store.sqlite');
+
+it('a second one on the same database is kept off until the first lets go', () => {
+  const file = place();
+  const unlock = lock(file);
+  expect(() => lock(file)).toThrow(LockedError);
+  unlock();
+  lock(file)();
+});
+
+it('a second server says so and ends', () => {
+  const file = place();
+  const unlock = lock(file);
+  const { status, stderr } = start(file);
+  expect({ status, stderr }).toEqual({ status: 2, stderr: expect.stringMatching(/open in another Young Shell/) });
+  unlock();
+});
+
+it('a file that is no database is said in words at start', () => {
+  const file = place();
+  writeFileSync(file, 'no database '.repeat(999));
+  expect(start(file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/broken or is none/) });
+});
+
+it('a short key is refused at start', () => {
+  expect(start(place(), { YOUNG_SHELL_KEY: 'short' })).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/5 characters; shorter than 12/),
+  });
+});
+
+// Root may write everywhere: a folder that can't be there stands for one that may not be written.
+it('a place that can’t be written is said in words at start', () => {
+  const file = place();
+  writeFileSync(file, '');
+  chmodSync(file, 0o444);
+  expect(start(join(file, 'below', 'store.sqlite'))).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/disk still there/),
+  });
+});
