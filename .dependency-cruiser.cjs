@@ -1,14 +1,21 @@
-/** Arrows go one way: web → core → kernels, server → core, cli → core; inside core stations → assembly → parts → solid → quantity. */
-const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut', 'search'];
-const above = {
-  quantity: 'core/src/(?!quantity/)',
-  standards: 'core/src/(?!standards/|quantity/|document/types)',
-  solid: 'core/src/(?!solid/|quantity/)',
-  document: 'core/src/(?!document/|quantity/|solid/|standards/)',
-  findings: 'core/src/(?!findings/|document/|quantity/)',
-  parts: 'core/src/(?!parts/|document/|quantity/|solid/|standards/)',
-  assembly: 'core/src/(?!assembly/|parts/|document/|quantity/|solid/|standards/)',
-};
+const { readdirSync, existsSync } = require('node:fs');
+
+/**
+ * Arrows go one way: web → core → kernels, server → core, cli → core. Inside core the frame's folders stand on one
+ * another, and between them the stations: their parts of the document under it, all else of them over it. Which folders
+ * are stations is read from the folders.
+ */
+const folders = (path) =>
+  readdirSync(path, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map((entry) => entry.name);
+const STATIONS = folders('core/src').filter(
+  (name) => existsSync(`core/src/${name}/station.ts`) || existsSync(`core/src/${name}/section`),
+);
+const WEB_STATIONS = folders('web/src/stations');
+const SECTIONS = '[^/]+/section';
+/** What a folder may look at: itself and those before it. */
+const LAYERS = ['quantity', 'standards', 'solid', 'form', SECTIONS, 'document', 'findings', 'parts', 'assembly'];
 const notTests = { pathNot: '\\.test\\.ts$' };
 
 module.exports = {
@@ -52,18 +59,24 @@ module.exports = {
       from: { pathNot: '^core/src/solid/kernel\\.ts$|^web/src/work/' },
       to: { path: 'node_modules/manifold-3d' },
     },
-    ...Object.entries(above).map(([folder, path]) => ({
-      name: `${folder}-looks-down`,
+    ...LAYERS.map((layer, i) => ({
+      name: `${layer === SECTIONS ? 'sections' : layer}-looks-down`,
       severity: 'error',
-      from: { path: `^core/src/${folder}/`, ...notTests },
-      to: { path },
+      from: { path: `^core/src/${layer}/`, ...notTests },
+      to: { path: `^core/src/(?!(${LAYERS.slice(0, i + 1).join('|')})/)` },
     })),
     ...STATIONS.map((station) => ({
       name: `${station}-by-its-front-door`,
-      comment: 'A station takes of another only what its index gives.',
+      comment: 'A station takes of another only what its index gives; its station.ts is for the plan alone.',
       severity: 'error',
-      from: { path: '^core/src', pathNot: [`^core/src/${station}/`, '\\.test\\.ts$'] },
-      to: { path: `^core/src/${station}/(?!index\\.ts$)` },
+      from: { path: '^core/src', pathNot: [`^core/src/${station}/`, '\\.test\\.ts$', '^core/src/plan/stations\\.ts$'] },
+      to: { path: `^core/src/${station}/(?!(section/)?index\\.ts$)` },
+    })),
+    ...WEB_STATIONS.map((station) => ({
+      name: `web-${station}-by-its-front-door`,
+      severity: 'error',
+      from: { path: '^web/src', pathNot: [`^web/src/stations/${station}/`, '\\.test\\.ts$'] },
+      to: { path: `^web/src/stations/${station}/(?!(index|station)\\.tsx?$)` },
     })),
   ],
   options: {

@@ -15,6 +15,7 @@ export default tseslint.config(
       'no-console': ['error', { allow: ['error', 'log'] }],
     },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -1,15 +1,5 @@
-import type { Conversion, TargetKind } from '../document';
+import { TARGETS, type Conversion, type TargetFigures } from '../document';
 import { collect, type Finding } from '../findings';
-import { TARGETS } from './targets';
-
-/** What the other stations found, for the targets that can be judged so far. */
-export interface TargetFigures {
-  'outer-litres'?: number;
-  mass?: number;
-  'smallest-margin'?: number;
-  'free-litres'?: number;
-  drives?: number;
-}
 
 /** Ids of faces and features that the present plan cuts. */
 export interface Touched {
@@ -39,7 +29,7 @@ export function assessBrief(document: Conversion, figures: TargetFigures, touche
   let unknown = 0;
   for (const [id, target] of Object.entries(brief.targets)) {
     const { label, unit, sense } = TARGETS[target.kind];
-    const value = (figures as Partial<Record<TargetKind, number>>)[target.kind];
+    const value = figures[target.kind];
     if (value === undefined) {
       unknown++;
       continue;

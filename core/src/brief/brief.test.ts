@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { applyChange, defaultBox, newConversion, type Change, type Conversion } from '../document';
-import type { TARGETS } from '.';
+import { applyChange, defaultBox, newConversion, type Change, type Conversion, type TargetKind } from '../document';
+
 import { assessBrief, mayCut } from '.';
 
 const make = (...changes: Change[]): Conversion =>
   changes.reduce((d, c) => applyChange(d, c).document, newConversion('Radio', defaultBox()));
 const purpose: Change = { type: 'setBrief', brief: { purpose: 'music' } };
-const target = (kind: keyof typeof TARGETS, limit: number): Change => ({
+const target = (kind: TargetKind, limit: number): Change => ({
   type: 'setTarget',
   id: `${kind}-1`,
   target: { kind, limit },

@@ -1,3 +1,2 @@
-export { assessBrief, type TargetFigures, type Touched } from './assess';
+export { assessBrief, type Touched } from './assess';
 export { mayCut, POLICIES, survives } from './policy';
-export { TARGETS } from './targets';

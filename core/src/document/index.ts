@@ -1,23 +1,19 @@
 export * from './changes';
-export * from './defaults';
-export * from './extent';
+export { LARGEST_DOCUMENT, LARGEST_FILE, SCHEMA_VERSION, type Accepted, type Conversion } from './conversion';
 export * from './journal';
 export * from './keys';
+export * from './newConversion';
 export * from './patches';
-export * from './facets';
-export * from './hullForm';
-export * from './section';
-export * from './shell';
 export * from './read';
-export * from './ring';
 export * from './rules';
+export { SECTIONS, type SectionKey } from './sections';
 export * from './upgrades';
-export {
-  complaintsOfPart,
-  LARGEST_DOCUMENT,
-  LARGEST_FILE,
-  MOST_COVER_BOXES,
-  SCHEMA_VERSION,
-  type Complaint,
-} from './schema';
-export * from './types';
+
+// What the stations' parts of the document give: everybody who looks at a document needs their types.
+export * from '../brief/section';
+export * from '../cut/section';
+export * from '../fit/section';
+export { SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
+export * from '../kit/section';
+export * from '../shell/section';
+export { MATERIALS, type Material } from '../standards/materials';

@@ -1,4 +1,4 @@
-import type { Complaint } from './schema';
+import type { Complaint } from '../form';
 
 /** Names that every object has already, or that change what it is: no key of a document, at any depth. */
 const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype']);

@@ -1,7 +1,7 @@
 import { forbiddenKey } from './keys';
 import { complaintsOf } from './rules';
-import { LARGEST_FILE, SCHEMA_VERSION, type Complaint } from './schema';
-import type { Conversion } from './types';
+import type { Complaint } from '../form';
+import { LARGEST_FILE, SCHEMA_VERSION, type Conversion } from './conversion';
 import { upgrade } from './upgrades';
 
 /** The marker by which a file is known to be ours. */

@@ -1,26 +1,10 @@
-import { area, contains, crossingEdges, inset, type Point2 } from '../solid/polygon';
-import { standardPart } from '../standards';
-import { extentOf, wholeExtentOf } from './extent';
-import { facetsOf, faultsOf } from './facets';
-import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
+import type { Complaint } from '../form';
+import { complaintsOfForm, complaintsOfFormBelow, type Conversion } from './conversion';
 import { forbiddenKey } from './keys';
-import { complaintsOfForm, type Complaint } from './schema';
-import { lidOf } from './shell';
-import {
-  BOARD_EDGES,
-  OWN,
-  SIDES,
-  type Conversion,
-  type Feature,
-  type FeatureShape,
-  type HoleMap,
-  type Part,
-  type Shell,
-  type Wish,
-  type WishKind,
-} from './types';
+import { stepsOf, type Operation } from './patches';
+import { SECTIONS } from './sections';
 
-/** Everything that is wrong with a document: its form first, then what makes no sense as a shell. */
+/** Everything that is wrong with a document: its form first, then what makes no sense. */
 export function complaintsOf(document: unknown): Complaint[] {
   const key = forbiddenKey(document);
   if (key) return [key];
@@ -28,275 +12,25 @@ export function complaintsOf(document: unknown): Complaint[] {
   return form.length > 0 ? form : complaintsOfSense(document as Conversion);
 }
 
-const mm = (value: number) => `${Number(value.toFixed(2))} mm`;
+/**
+ * Everything that is wrong with a document that was in order before these operations: the form of what they touched,
+ * then what makes no sense.
+ */
+export function complaintsAfter(document: Conversion, operations: readonly Operation[]): Complaint[] {
+  for (const { path, value } of operations) {
+    const key = forbiddenKey(value, path);
+    if (key) return [key];
+    const form = path === '' ? complaintsOfForm(document) : complaintsOfFormBelow(document, stepsOf(path));
+    if (form.length > 0) return form;
+  }
+  return complaintsOfSense(document);
+}
 
+/** The first section that doesn't make sense speaks: what those after it say would only follow from it. */
 function complaintsOfSense(document: Conversion): Complaint[] {
-  const { shell } = document;
-  const form = formOf(shell.hull);
-  const hull = complaintsOfHull(form);
-  if (hull.length > 0) return hull;
-  return [
-    ...complaintsOfBodies(shell, form),
-    ...complaintsOfFeatures(shell, form),
-    ...complaintsOfKit(document),
-    ...Object.entries(shell.openings).flatMap(([id, { face }]) => unknownFace(shell, face, `openings/${id}/face`)),
-  ];
-}
-
-function unknownFace({ hull }: Shell, face: string, where: string): Complaint[] {
-  const faces = facesOf(hull);
-  return faces.includes(face)
-    ? []
-    : [{ path: `/shell/${where}`, message: `The shell has no face “${face}”; it has ${faces.join(', ')}.` }];
-}
-
-function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
-  const { low, high } = boundsOfForm(form);
-  return Object.entries(shell.bodies).flatMap(([id, body]): Complaint[] => {
-    if (body.cut.kind === 'face') return unknownFace(shell, body.cut.face, `bodies/${id}/cut/face`);
-    if (body.cut.kind === 'ring') return complaintsOfRing(shell, id);
-    const axis = 'xyz'.indexOf(body.cut.axis);
-    const at = body.cut.at.value;
-    if (at > low[axis]! && at < high[axis]!) return [];
-    return [
-      {
-        path: `/shell/bodies/${id}/cut/at`,
-        message: `${body.name || id} comes off at ${mm(at)}; that must be inside the shell, between ${mm(low[axis]!)} and ${mm(high[axis]!)}.`,
-      },
-    ];
-  });
-}
-
-/** A spacer ring sits in the joint of a lid, in a shell whose walls go straight up there; one is enough. */
-function complaintsOfRing(shell: Shell, id: string): Complaint[] {
-  const path = `/shell/bodies/${id}/cut`;
-  if (shell.hull.form === 'tub' || shell.hull.form === 'solid')
-    return [
-      { path, message: 'A spacer ring needs walls that go straight up; this shell leans or was read from a file.' },
-    ];
-  if (!lidOf(shell)) return [{ path, message: 'A spacer ring sits under a lid; this shell has none.' }];
-  const rings = Object.values(shell.bodies).filter((b) => b.cut.kind === 'ring');
-  return rings.length > 1 ? [{ path, message: 'There are two spacer rings; make it one of the height of both.' }] : [];
-}
-
-function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
-  const bounds = boundsOfForm(form);
-  return Object.entries(shell.features).flatMap(([id, feature]): Complaint[] => {
-    const path = `/shell/features/${id}`;
-    const shape = complaintOfShape(feature.shape);
-    if (shape) return [{ path: `${path}/shape`, message: `“${feature.name}”: ${shape}` }];
-    if (feature.body !== 'base' && !(feature.body in shell.bodies))
-      return [
-        {
-          path: `${path}/body`,
-          message: `“${feature.name}” belongs to “${feature.body}”, but the shell has no such body.`,
-        },
-      ];
-    if (feature.copies?.kind === 'row' && feature.copies.pitch.value === 0)
-      return [
-        { path: `${path}/copies/pitch`, message: `The copies of “${feature.name}” lie in one another: 0 mm apart.` },
-      ];
-    const out = outside(feature, form, bounds);
-    return out ? [{ path, message: out }] : [];
-  });
-}
-
-function complaintOfShape(shape: FeatureShape): string | undefined {
-  if (shape.kind !== 'prism') return undefined;
-  const points = shape.corners.map((c): Point2 => [c.a.value, c.b.value]);
-  if (points.some(([a, b]) => a < 0 || b < 0))
-    return 'the corners of its profile count from its low ends; none may be under 0 mm.';
-  const crossing = crossingEdges(points);
-  if (crossing) return `its profile crosses itself between corner ${crossing[0] + 1} and ${crossing[1] + 1}.`;
-  if (Math.abs(area(points)) < 0.01) return 'its profile has no area.';
-  return undefined;
-}
-
-function complaintsOfKit(document: Conversion): Complaint[] {
-  const complaints: Complaint[] = [];
-  for (const [id, part] of Object.entries(document.kit.parts)) {
-    const design = complaintOfDesign(part);
-    if (design) complaints.push({ path: `/kit/parts/${id}/own/blocks`, message: design });
-    if (part.standard !== OWN && !standardPart(part.standard))
-      complaints.push({
-        path: `/kit/parts/${id}/standard`,
-        message: `The library has no part “${part.standard}”.`,
-      });
-  }
-  for (const [id, map] of Object.entries(document.kit.holeMaps)) complaints.push(...complaintsOfHoleMap(id, map));
-  for (const [id, { rear, top }] of Object.entries(document.layout.placements)) {
-    if (!(id in document.kit.parts))
-      complaints.push({
-        path: `/layout/placements/${id}`,
-        message: `A place for “${id}”, but the kit has no such part.`,
-      });
-    if (axisOf(rear) === axisOf(top))
-      complaints.push({
-        path: `/layout/placements/${id}`,
-        message: `“${id}” has its rear to the ${rear} and its top to the ${top}; they must be at right angles.`,
-      });
-  }
-  for (const [id, wish] of Object.entries(document.layout.wishes))
-    complaints.push(...complaintsOfWish(document, id, wish));
-  return complaints;
-}
-
-const PAIR_WISHES: readonly WishKind[] = ['near', 'apart', 'together', 'level', 'above'];
-
-function complaintsOfWish({ kit, shell }: Conversion, id: string, wish: Wish): Complaint[] {
-  const path = `/layout/wishes/${id}`;
-  const unknown = [wish.part, wish.other].find((part) => part !== null && !(part in kit.parts));
-  if (unknown) return [{ path, message: `A wish about “${unknown}”, but the kit has no such part.` }];
-  if (PAIR_WISHES.includes(wish.kind) && (wish.other === null || wish.other === wish.part))
-    return [{ path: `${path}/other`, message: `“${wish.kind}” is between two parts; name another one.` }];
-  if (wish.kind === 'on face' && !facesOf(shell.hull).includes(wish.face ?? ''))
-    return [
-      {
-        path: `${path}/face`,
-        message: `The shell has no face “${wish.face}”; it has ${facesOf(shell.hull).join(', ')}.`,
-      },
-    ];
-  if (wish.kind === 'facing' && !(SIDES as readonly string[]).includes(wish.face ?? ''))
-    return [{ path: `${path}/face`, message: `A part looks to one of ${SIDES.join(', ')}, not to “${wish.face}”.` }];
-  return [];
-}
-
-/** What makes no sense in an own design, in words. */
-export function complaintOfDesign({ name, own }: Part): string | undefined {
-  if (!own || Object.values(own.blocks).some((b) => b.role === 'body' || b.role === 'connector')) return undefined;
-  return `“${name}” has no body block: keep-outs and air are around something.`;
-}
-
-function complaintsOfHoleMap(id: string, { points, distances }: HoleMap): Complaint[] {
-  const edge = (end: string) => (BOARD_EDGES as readonly string[]).includes(end);
-  const opposite = (a: string, b: string) => /^(left,right|right,left|front,rear|rear,front)$/.test(`${a},${b}`);
-  return Object.entries(distances).flatMap(([key, { from, to }]): Complaint[] => {
-    const path = `/kit/holeMaps/${id}/distances/${key}`;
-    const unknown = [from, to].find((end) => !edge(end) && !(end in points));
-    if (unknown) return [{ path, message: `A distance to “${unknown}”, but the hole map has no such point.` }];
-    if (from === to) return [{ path, message: `A distance from “${from}” to itself.` }];
-    if (edge(from) && edge(to) && !opposite(from, to))
-      return [{ path, message: `The ${from} and the ${to} edge meet: a distance needs two opposite edges.` }];
-    return [];
-  });
-}
-
-const axisOf = (side: string) =>
-  side === 'left' || side === 'right' ? 'x' : side === 'front' || side === 'rear' ? 'y' : 'z';
-
-function complaintsOfHull(form: HullForm): Complaint[] {
-  const outline = cornersOf(form);
-  const length = form.length.value;
-  const { low, high } = form.ends;
-  const ends = low.wall.value + high.wall.value;
-  if (ends >= length) {
-    const worst = low.wall.value >= high.wall.value ? low : high;
-    return [
-      {
-        path: worst.wallPath,
-        message: `The ${low.face} and ${high.face} walls take ${mm(ends)}; together they must be under ${mm(length)}.`,
-      },
-    ];
-  }
-  const names = [...form.edges.map((e) => e.face), low.face, high.face];
-  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
-  if (twice >= 0) {
-    const first = names.indexOf(names[twice]!);
-    return [
-      {
-        path: `${form.edges[Math.min(first, twice)]!.path}/face`,
-        message: `Two faces are called “${names[twice]}”; every face needs its own name.`,
-      },
-    ];
-  }
-  const crossing = crossingEdges(outline);
-  if (crossing)
-    return [
-      {
-        path: form.edges[crossing[1]]!.path,
-        message: `The profile crosses itself: ${names[crossing[0]]} meets ${names[crossing[1]]}. List the corners once around.`,
-      },
-    ];
-  if (area(outline) <= 0)
-    return [
-      {
-        path: '/shell/hull/corners',
-        message:
-          'The profile runs the wrong way round; list its corners the other way, starting with the floor or front.',
-      },
-    ];
-  const zero = outline.findIndex((p, i) => {
-    const q = outline[(i + 1) % outline.length]!;
-    return Math.hypot(q[0] - p[0], q[1] - p[1]) < 1;
-  });
-  if (zero >= 0)
-    return [
-      {
-        path: form.edges[zero]!.path,
-        message: `The face “${names[zero]}” is under 1 mm long; move its corners apart or take one out.`,
-      },
-    ];
-  const [fault] = faultsOf(form);
-  if (fault) {
-    const edge = form.edges[fault.edge]!;
-    const value = edge[fault.what].value;
-    return [
-      {
-        path: `${edge.path}/${fault.what}`,
-        message:
-          fault.what === 'rise'
-            ? `The arch of “${edge.face}” stands out ${mm(value)}; over this edge at most ${mm(fault.most)} (a half circle).`
-            : fault.most === 0
-              ? `The corner before “${edge.face}” is rounded, but the face beside it is arched; a corner of an arch must be sharp.`
-              : `The corner before “${edge.face}” is rounded by ${mm(value)}; its edges leave at most ${mm(fault.most)}.`,
-      },
-    ];
-  }
-  const facets = facetsOf(form);
-  const room = inset(
-    facets.map((f) => f.from),
-    facets.map((f) => f.wall),
-    (i) => facets[i]!.curved,
-  );
-  if (!room) {
-    const walls = form.edges.map((e) => e.wall.value);
-    const edge = form.edges[walls.indexOf(Math.max(...walls))]!;
-    return [
-      {
-        path: edge.wallPath,
-        message: `The walls leave no room inside: ${edge.face} is ${mm(edge.wall.value)} thick. Opposite walls together must be thinner than the shell.`,
-      },
-    ];
+  for (const { rules } of SECTIONS) {
+    const complaints = (rules as (document: Conversion) => Complaint[])(document);
+    if (complaints.length > 0) return complaints;
   }
   return [];
-}
-
-/** The box around a hull from outside, arches included, mm. */
-export function boundsOfForm(form: HullForm): { low: [number, number, number]; high: [number, number, number] } {
-  const [a, b] = PLANE_AXES[form.axis]!;
-  const points = [...facetsOf(form).map((f) => f.from), ...highCornersOf(form)];
-  const low: [number, number, number] = [0, 0, 0];
-  const high: [number, number, number] = [0, 0, 0];
-  high[form.axis] = form.length.value;
-  for (const [i, axis] of [a, b].entries()) {
-    low[axis] = Math.min(...points.map((p) => p[i as 0 | 1]));
-    high[axis] = Math.max(...points.map((p) => p[i as 0 | 1]));
-  }
-  return { low, high };
-}
-
-const DIRECTIONS = ['across', 'in depth', 'in height'];
-
-function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof boundsOfForm>): string | undefined {
-  const { low, high } = extentOf(feature);
-  const whole = wholeExtentOf(feature);
-  const slack = 0.01;
-  for (let i = 0; i < 3; i++)
-    if (whole.low[i]! < bounds.low[i]! - slack || whole.high[i]! > bounds.high[i]! + slack)
-      return `“${feature.name}”${feature.copies ? ' with its copies' : ''} runs from ${mm(whole.low[i]!)} to ${mm(whole.high[i]!)} ${DIRECTIONS[i]}; the shell from ${mm(bounds.low[i]!)} to ${mm(bounds.high[i]!)}.`;
-  const [a, b] = PLANE_AXES[form.axis]!;
-  const centre: Point2 = [(low[a] + high[a]) / 2, (low[b] + high[b]) / 2];
-  const outline = form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from);
-  if (contains(outline, centre) || contains(cornersOf(form), centre)) return undefined;
-  return `“${feature.name}” has its middle at ${mm(centre[0])} and ${mm(centre[1])} in the plane of the profile, outside the shell.`;
 }

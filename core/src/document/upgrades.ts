@@ -1,4 +1,4 @@
-import { SCHEMA_VERSION } from './schema';
+import { SCHEMA_VERSION } from './conversion';
 
 /* What older documents look like is only known here. */
 /* eslint-disable @typescript-eslint/no-explicit-any */
@@ -8,6 +8,7 @@ type Old = Record<string, any>;
 const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   1: toBodiesAndProfiles,
   2: toWishesAndVariants,
+  3: toSpentIds,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -74,4 +75,9 @@ function toBodiesAndProfiles({ shell, kit }: Old): void {
 /** 2 → 3: the layout knows wishes, kept variants and the user's own cables. */
 function toWishesAndVariants({ layout }: Old): void {
   Object.assign(layout, { wishes: {}, variants: {}, cables: {} });
+}
+
+/** 3 → 4: ids that are gone are not given out again. */
+function toSpentIds(document: Old): void {
+  document.spent = {};
 }

@@ -1,4 +1,4 @@
-import { applyChange, complaintsOf, type Change, type Conversion } from '../document';
+import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
 import { assessAll } from './assessAll';
 
@@ -12,8 +12,8 @@ export interface Effect {
 
 /** Tries a change on the plan without making it. @throws Error when the result is not a valid document. */
 export function effectOf(document: Conversion, change: Change): Effect {
-  const next = applyChange(document, change).document;
-  const [complaint] = complaintsOf(next);
+  const { document: next, operations } = applyChange(document, change);
+  const [complaint] = complaintsAfter(next, operations);
   if (complaint) throw new Error(complaint.message);
   const before = openOf(assessAll(document).findings);
   const after = openOf(assessAll(next).findings);

@@ -1,8 +1,18 @@
 import type { Source } from './source';
 
 /** How a dimension came to be known. */
-export type Tool =
-  'calipers' | 'calipers-machined' | 'rule' | 'tape' | 'printed' | 'jigsaw' | 'catalogue' | 'standard' | 'guess';
+export const TOOL_NAMES = [
+  'calipers',
+  'calipers-machined',
+  'rule',
+  'tape',
+  'printed',
+  'jigsaw',
+  'catalogue',
+  'standard',
+  'guess',
+] as const;
+export type Tool = (typeof TOOL_NAMES)[number];
 
 /**
  * A dimension with what is known of it: millimetres, ± half-width read as a 95 % interval, the tool.

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
   applyOperations,
-  complaintsOf,
-  forbiddenKey,
+  complaintsAfter,
   KEPT_DAYS,
   LARGEST_DOCUMENT,
   readStored,
@@ -228,15 +227,13 @@ export class ConversionStore {
         .orderBy('revision');
       return { kind: 'stale', revision: row.revision, changes: rows.map(entryOf) };
     }
-    const key = forbiddenKey(change.operations.map((o) => o.value));
-    if (key) return { kind: 'invalid', complaints: [key] };
     let edited;
     try {
       edited = applyOperations(JSON.parse(row.document) as Conversion, change.operations);
     } catch (error) {
       return { kind: 'invalid', complaints: [{ path: '', message: (error as Error).message }] };
     }
-    const complaints = complaintsOf(edited.document);
+    const complaints = complaintsAfter(edited.document, edited.operations);
     if (complaints.length > 0) return { kind: 'invalid', complaints };
     const document = JSON.stringify(edited.document);
     if (document.length > LARGEST_DOCUMENT)

@@ -1,5 +1,11 @@
 import { createSlice, current, isDraft, type PayloadAction } from '@reduxjs/toolkit';
-import { applyOperations, complaintsOf, conflicts, type Conversion, type Operation } from '@young-shell/core/document';
+import {
+  applyOperations,
+  complaintsAfter,
+  conflicts,
+  type Conversion,
+  type Operation,
+} from '@young-shell/core/document';
 import type { Head } from './api';
 import type { JournalEntry } from '@young-shell/core/document';
 import type { Step } from './history';
@@ -56,7 +62,7 @@ function replay(
   for (const change of pending)
     try {
       const edited = applyOperations(document, change.operations);
-      if (complaintsOf(edited.document).length > 0) throw new Error('no longer valid');
+      if (complaintsAfter(edited.document, edited.operations).length > 0) throw new Error('no longer valid');
       document = edited.document;
       kept.push({ ...change, operations: edited.operations, inverse: edited.inverse });
     } catch {

@@ -1,7 +1,7 @@
 import {
   applyChange,
   applyOperations,
-  complaintsOf,
+  complaintsAfter,
   describeChange,
   type Change,
   type Complaint,
@@ -91,7 +91,7 @@ export const submit =
       return { path: '', message: (error as Error).message };
     }
     if (edited.operations.length === 0) return undefined;
-    const [complaint] = complaintsOf(edited.document);
+    const [complaint] = complaintsAfter(edited.document, edited.operations);
     if (complaint) return complaint;
     const label = describeChange(document, change).slice(0, 200);
     dispatch(queue({ uid: crypto.randomUUID(), type: change.type, label, kind: 'do', of: null, ...edited }));

@@ -28,7 +28,7 @@ export const canRaise = ({ shell }: Conversion): boolean =>
 /** The document with a spacer ring of a height instead of the one it has. */
 export function withRing(document: Conversion, height: number): { document: Conversion; change: Change } {
   const known = ringOf(document.shell);
-  const id = known?.id ?? nextId(document.shell.bodies, 'ring');
+  const id = known?.id ?? nextId(document.shell.bodies, 'ring', document.spent);
   const change: Change = { type: 'setBody', id, body: ringBody(document.shell, height) };
   return { document: applyChange(document, change).document, change };
 }

@@ -135,7 +135,7 @@ function external(document: Conversion): Intervention[] {
         { type: 'removePart' as const, id },
         {
           type: 'addPart' as const,
-          id: nextId(document.kit.parts, 'brick'),
+          id: nextId(document.kit.parts, 'brick', document.spent),
           part: partFrom(standardPart('brick/dc-board')!, 'DC board'),
         },
       ],

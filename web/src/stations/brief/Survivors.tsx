@@ -10,7 +10,7 @@ import { Section } from '../../ui/Section';
 
 /** What has to live on: the plan is checked against each of them. */
 export function Survivors() {
-  const { brief, shell } = useAppSelector(selectDocument);
+  const { brief, shell, spent } = useAppSelector(selectDocument);
   const submit = useSubmit();
   const [name, setName] = useState('');
   const [about, setAbout] = useState('words');
@@ -46,7 +46,7 @@ export function Survivors() {
           const [kind, id] = about.split(':') as [Survivor['about']['kind'], string | undefined];
           submit({
             type: 'setSurvivor',
-            id: nextId(brief.survivors, 'survivor'),
+            id: nextId(brief.survivors, 'survivor', spent),
             survivor: { name: name.trim().slice(0, 120), about: id ? { kind, id } : { kind } },
           });
           setName('');

@@ -1,5 +1,4 @@
-import { TARGETS } from '@young-shell/core/brief';
-import { nextId, type TargetKind } from '@young-shell/core/document';
+import { nextId, TARGET_KINDS, TARGETS, type TargetKind } from '@young-shell/core/document';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store';
@@ -14,7 +13,7 @@ const KNOWN = new Set<TargetKind>(['mass', 'drives', 'smallest-margin']);
 
 /** Targets with numbers; which are met is said by the findings. */
 export function Targets() {
-  const { brief } = useAppSelector(selectDocument);
+  const { brief, spent } = useAppSelector(selectDocument);
   const { findings } = useAppSelector(selectKeptAssessment);
   const submit = useSubmit();
   const [kind, setKind] = useState<TargetKind>('mass');
@@ -53,7 +52,7 @@ export function Targets() {
           event.preventDefault();
           submit({
             type: 'setTarget',
-            id: nextId(brief.targets, kind),
+            id: nextId(brief.targets, kind, spent),
             target: { kind, limit: TARGETS[kind].sense === 'least' ? 1 : 10 },
           });
         }}
@@ -64,7 +63,7 @@ export function Targets() {
           value={kind}
           onChange={(event) => setKind(event.target.value as TargetKind)}
         >
-          {(Object.keys(TARGETS) as TargetKind[]).map((k) => (
+          {TARGET_KINDS.map((k) => (
             <option key={k} value={k}>
               {TARGETS[k].label}
               {TARGETS[k].unit ? `, ${TARGETS[k].unit}` : ''}

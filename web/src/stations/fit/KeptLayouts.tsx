@@ -23,7 +23,7 @@ export function KeptLayouts() {
   const keep = () => {
     const wrong = submit({
       type: 'setVariant',
-      id: nextId(document.layout.variants, 'layout'),
+      id: nextId(document.layout.variants, 'layout', document.spent),
       variant: variantOf(
         document,
         freeName(document, `Layout of ${Object.keys(document.layout.placements).length} parts`),
@@ -81,7 +81,9 @@ function Kept({ id, variant }: { id: string; variant: Variant }) {
           ) : (
             <Button
               aria-label={`Switch to ${variant.name}`}
-              onClick={() => tell(submit(switchTo(document, variant, nextId(document.layout.variants, 'layout'))))}
+              onClick={() =>
+                tell(submit(switchTo(document, variant, nextId(document.layout.variants, 'layout', document.spent))))
+              }
             >
               Switch to it
             </Button>

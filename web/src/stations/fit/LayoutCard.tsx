@@ -73,7 +73,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
             look="quiet"
             aria-label={`Keep ${name}`}
             onClick={() => {
-              const id = nextId(document.layout.variants, 'layout');
+              const id = nextId(document.layout.variants, 'layout', document.spent);
               const kept = variantOf(shown, freeName(document, name));
               make({ type: 'setVariant', id, variant: kept });
               toast(`Kept as “${kept.name}”.`);

@@ -108,7 +108,7 @@ function AddWish() {
       face: kind === 'on face' || kind === 'facing' ? side : null,
       distance: START[kind] ?? 0,
     };
-    const wrong = submit({ type: 'setWish', id: nextId(document.layout.wishes, 'wish'), wish });
+    const wrong = submit({ type: 'setWish', id: nextId(document.layout.wishes, 'wish', document.spent), wish });
     if (wrong) toast.error(wrong);
   };
   return (

@@ -28,7 +28,7 @@ const KINDS: { value: PartKind | ''; label: string }[] = [
 
 /** The standards library: parts with known dimensions. */
 export function LibrarySearch() {
-  const { kit } = useAppSelector(selectDocument);
+  const { kit, spent } = useAppSelector(selectDocument);
   const unit = useAppSelector((s) => s.preferences.unit);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
@@ -37,7 +37,7 @@ export function LibrarySearch() {
   const [open, setOpen] = useState<string>();
   const rows = useMemo(() => searchLibrary(query, kind || undefined), [query, kind]);
   const add = (row: StandardPart) => {
-    const id = nextId(kit.parts, row.kind);
+    const id = nextId(kit.parts, row.kind, spent);
     const wrong = submit({ type: 'addPart', id, part: partFrom(row) });
     if (wrong) toast.error(wrong);
     else dispatch(select({ kind: 'part', id }));

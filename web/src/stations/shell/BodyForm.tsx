@@ -1,4 +1,4 @@
-import { facesOf, type Body, type Closure, type Side } from '@young-shell/core/document';
+import { CLOSURE_KINDS, facesOf, type Body, type Side } from '@young-shell/core/document';
 import { Plus, X } from 'lucide-react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -10,7 +10,6 @@ import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import { MATERIAL_OPTIONS } from './WallList';
 
-const CLOSURES: Closure['kind'][] = ['screw', 'snap tab', 'hinge', 'glue', 'rivet', 'latch', 'magnet', 'lies on'];
 const same = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
 
 /** One body: where it parts from the rest, how it moves, what holds it, what it weighs. */
@@ -142,8 +141,8 @@ function ClosureRow({
   onChange,
   onRemove,
 }: {
-  closure: Closure;
-  onChange: (closure: Closure) => string | undefined;
+  closure: Body['closures'][number];
+  onChange: (closure: Body['closures'][number]) => string | undefined;
   onRemove: () => void;
 }) {
   return (
@@ -158,7 +157,7 @@ function ClosureRow({
       <Choice
         label="What"
         value={closure.kind}
-        options={same(CLOSURES)}
+        options={same(CLOSURE_KINDS)}
         onChange={(kind) => onChange({ ...closure, kind })}
       />
       <Choice

@@ -28,7 +28,7 @@ export function BodyList() {
   const [open, setOpen] = useState<string>();
   const { shell } = document;
   const add = (kind: Body['kind']) => {
-    const id = nextId(shell.bodies, kind);
+    const id = nextId(shell.bodies, kind, document.spent);
     const wrong = submit({ type: 'setBody', id, body: newBody(kind, document.shell) });
     if (wrong) toast.error(wrong);
     else setOpen(id);

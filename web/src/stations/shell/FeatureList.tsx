@@ -60,7 +60,7 @@ export function FeatureList() {
   const { features } = document.shell;
   const add = (kind: keyof typeof STARTS) => {
     const { innerLow } = hullModel(document.shell);
-    const id = nextId(features, kind);
+    const id = nextId(features, kind, document.spent);
     const { shape, rest } = STARTS[kind];
     const name = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${id.split('-').at(-1)}`;
     const at = [innerLow[0] + 20, innerLow[1] + 40, innerLow[2]].map((v) => rule(Math.round(v * 10) / 10));

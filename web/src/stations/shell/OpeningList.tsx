@@ -14,11 +14,11 @@ import { TextField } from '../../ui/TextField';
 
 /** Openings the shell already has: a cut that falls inside one is no cut. */
 export function OpeningList() {
-  const { shell } = useAppSelector(selectDocument);
+  const { shell, spent } = useAppSelector(selectDocument);
   const submit = useSubmit();
   const [open, setOpen] = useState<string>();
   const add = (kind: 'rectangle' | 'round') => {
-    const id = nextId(shell.openings, 'opening');
+    const id = nextId(shell.openings, 'opening', spent);
     const shape: Opening['shape'] =
       kind === 'round'
         ? { kind, diameter: measured(20, 'calipers') }

@@ -1,4 +1,4 @@
-import { formOf, type Material } from '@young-shell/core/document';
+import { formOf, MATERIALS } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -6,7 +6,6 @@ import { Choice } from '../../ui/Choice';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { Section } from '../../ui/Section';
 
-const MATERIALS: Material[] = ['steel', 'aluminium', 'wood', 'plywood', 'fibreboard', 'plastic', 'bakelite', 'other'];
 export const MATERIAL_OPTIONS = MATERIALS.map((value) => ({ value, label: value }));
 
 /** Thickness of every face, and what the shell is made of. */

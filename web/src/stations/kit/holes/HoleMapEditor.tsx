@@ -29,7 +29,7 @@ interface Props {
 /** Readings on the right, the figure they make on the left. */
 export function HoleMapEditor({ id, map, onPart, onDelete }: Props) {
   const { solution, corrected } = useHoleMap(id);
-  const { kit } = useAppSelector(selectDocument);
+  const { kit, spent } = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
   const [tab, setTab] = useState('distances');
@@ -42,7 +42,7 @@ export function HoleMapEditor({ id, map, onPart, onDelete }: Props) {
     put({ points: { ...map.points, [key]: { name, kind, diameter: measured(kind === 'hole' ? 3.2 : 14) } } });
   };
   const makePart = () => {
-    const partId = nextId(kit.parts, 'own');
+    const partId = nextId(kit.parts, 'own', spent);
     const wrong = submit({ type: 'addPart', id: partId, part: partFromHoles(map, solution, corrected) });
     if (wrong) toast.error(wrong);
     else {

@@ -16,11 +16,12 @@ const hole = (name: string) => ({ name, kind: 'hole' as const, diameter: measure
 
 /** Maps of the holes of boards and trays that no standard describes. */
 export function HoleMapList({ onPart }: { onPart: () => void }) {
-  const { holeMaps } = useAppSelector(selectDocument).kit;
+  const { kit, spent } = useAppSelector(selectDocument);
+  const { holeMaps } = kit;
   const submit = useSubmit();
   const [open, setOpen] = useState<string>();
   const add = () => {
-    const id = nextId(holeMaps, 'map');
+    const id = nextId(holeMaps, 'map', spent);
     const map: HoleMap = {
       name: `Board ${id.split('-').at(-1)}`,
       points: { 'hole-1': hole('A'), 'hole-2': hole('B'), 'hole-3': hole('C'), 'hole-4': hole('D') },

@@ -50,7 +50,7 @@ function blankPart(): Part {
 
 /** Parts that no standard describes: new ones, and those kept from other conversions. */
 export function OwnParts({ onAdded }: { onAdded: () => void }) {
-  const { kit } = useAppSelector(selectDocument);
+  const { kit, spent } = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
   const [kept, setKept] = useState<StoredPart[]>();
@@ -59,7 +59,7 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
   }, []);
   useEffect(load, [load]);
   const add = (part: Part) => {
-    const id = nextId(kit.parts, 'own');
+    const id = nextId(kit.parts, 'own', spent);
     const wrong = submit({ type: 'addPart', id, part });
     if (wrong) {
       toast.error(wrong);

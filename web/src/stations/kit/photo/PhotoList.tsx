@@ -35,7 +35,7 @@ export function PhotoList() {
         throw new Error(`${file.name} is no picture that can be read; JPEG and PNG are.`);
       });
       const { content } = await api.keep(file);
-      const id = nextId(photos, 'photo');
+      const id = nextId(photos, 'photo', document.spent);
       const photo: Photo = {
         name: file.name.replace(/\.[^.]+$/, '').slice(0, 60),
         content,

@@ -1,6 +1,7 @@
-import { add, chain, exactly, scale, subtract, type Linear } from '../quantity';
-import type { Point2 } from '../solid/polygon';
-import type { AxisName, FaceId, Hull, Side } from './types';
+import { add, chain, exactly, scale, subtract, type Linear } from '../../quantity';
+import type { Point2 } from '../../solid/polygon';
+import type { AxisName, FaceId, Side } from '../../form';
+import type { Hull } from './form';
 
 /** One edge of a profile: a face of the hull seen along the axis. */
 export interface FormEdge {

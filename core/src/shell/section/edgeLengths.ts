@@ -1,4 +1,4 @@
-import type { Point2 } from '../solid/polygon';
+import type { Point2 } from '../../solid/polygon';
 
 const LEVEL = 1e-6;
 

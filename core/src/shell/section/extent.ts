@@ -1,5 +1,5 @@
 import { PLANE_AXES, axisIndex } from './hullForm';
-import type { Feature, FeatureShape } from './types';
+import type { Feature, FeatureShape } from './form';
 
 type Corner3 = [number, number, number];
 

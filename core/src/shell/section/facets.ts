@@ -1,7 +1,7 @@
-import { add, scale, type Linear } from '../quantity';
-import type { Point2 } from '../solid/polygon';
+import { add, scale, type Linear } from '../../quantity';
+import type { Point2 } from '../../solid/polygon';
 import { cornersOf, formOf, highCornersOf, type HullForm } from './hullForm';
-import type { Hull } from './types';
+import type { Hull } from './form';
 
 /** A straight piece of an outline: a whole edge, or a chord of a rounded corner or an arch. */
 export interface Facet {

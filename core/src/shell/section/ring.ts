@@ -1,7 +1,7 @@
-import { add, chain, measured, type Linear } from '../quantity';
+import { add, chain, measured, type Linear } from '../../quantity';
 import type { Corner, HullForm } from './hullForm';
-import { lidOf } from './shell';
-import type { Body, Shell } from './types';
+import { lidOf } from './lid';
+import type { Body, Shell } from './form';
 
 /** A spacer ring: from which height everything was moved up, and by how much. */
 export interface Ring {

@@ -1,4 +1,4 @@
-import type { Body, Shell } from './types';
+import type { Body, Shell } from './form';
 
 /** The body that is lifted off upwards, and its id: what is above a level plane. */
 export function lidOf({ bodies }: Pick<Shell, 'bodies'>): { id: string; body: Body; splitHeight: number } | undefined {

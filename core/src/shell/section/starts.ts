@@ -1,32 +1,6 @@
-import { measured, type Measured } from '../quantity';
-import { SCHEMA_VERSION } from './schema';
-import type {
-  AxisName,
-  Body,
-  BoxHull,
-  Brief,
-  Conversion,
-  Feature,
-  FeatureShape,
-  Hull,
-  ProfileCorner,
-  ProfileHull,
-  Side,
-  TubHull,
-} from './types';
-
-const emptyBrief = (): Brief => ({
-  purpose: '',
-  policy: 'sleeper',
-  place: '',
-  blockedFaces: [],
-  ambient: 22,
-  dust: 'normal',
-  daily: '',
-  survivors: {},
-  targets: {},
-  alternative: { name: '', litres: 0, price: 0 },
-});
+import type { AxisName, Side } from '../../form';
+import { measured, type Measured } from '../../quantity';
+import type { Body, BoxHull, Feature, FeatureShape, ProfileCorner, ProfileHull, TubHull } from './form';
 
 /** A box to start from: guesses, so that every margin shows how little is known yet. */
 export const defaultBox = (): BoxHull => ({
@@ -151,28 +125,3 @@ export const evenWalls = (wall: Measured): Record<Side, Measured> => ({
   top: wall,
   bottom: wall,
 });
-
-/** A new conversion around a hull: an empty kit, the Sleeper policy. */
-export function newConversion(name: string, hull: Hull): Conversion {
-  return {
-    schemaVersion: SCHEMA_VERSION,
-    name,
-    note: '',
-    brief: emptyBrief(),
-    shell: { hull, material: 'other', bodies: {}, features: {}, openings: {}, hazards: {} },
-    kit: { parts: {}, holeMaps: {}, photos: {} },
-    layout: { placements: {}, wishes: {}, variants: {}, cables: {} },
-    cut: { allowance: 0.4, paper: 'a4', ruler: { horizontal: 100, vertical: 100 }, mirrored: [] },
-    accepted: {},
-  };
-}
-
-/** The first free id of a stem in a record: `rib-1`, `rib-2` … */
-export function nextId(record: Record<string, unknown>, stem: string): string {
-  const clean =
-    stem
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^[^a-z]+|-+$/g, '') || 'item';
-  for (let n = 1; ; n++) if (!(`${clean}-${n}` in record)) return `${clean}-${n}`;
-}

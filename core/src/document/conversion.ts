@@ -1,0 +1,63 @@
+import Joi from 'joi';
+import {
+  complaintsBelow,
+  complaintsBy,
+  keyed,
+  name,
+  object,
+  oneOf,
+  text,
+  whole,
+  type Complaint,
+  type Of,
+} from '../form';
+import { isForbiddenKey } from './keys';
+import { SECTIONS, type Sections } from './sections';
+
+/** The schema this build writes. */
+export const SCHEMA_VERSION = 4;
+
+/** A document may have so many characters as compact JSON; a change that would make it larger is refused. */
+export const LARGEST_DOCUMENT = 16_000_000;
+
+/** A file of a conversion larger than this is refused before it is read, characters: indented, it is up to four times as long. */
+export const LARGEST_FILE = 4 * LARGEST_DOCUMENT;
+
+const frame = {
+  schemaVersion: Joi.number().valid(SCHEMA_VERSION) as Joi.NumberSchema<number>,
+  name: name(120),
+  note: text(300),
+  /** Findings the user has looked at and lives with, why, and how bad they were then: if one gets worse, it is open again. */
+  accepted: keyed(
+    Joi.string()
+      .max(200)
+      .custom((key: string, helpers) => (isForbiddenKey(key) ? helpers.error('any.invalid') : key)),
+    object({ reason: text(300), verdict: oneOf(['stop', 'warn', 'note']) }),
+    400,
+  ),
+  /** Up to which number the ids of a stem were given out and are gone: `card: 2` once `card-2` was taken out. */
+  spent: keyed(Joi.string().pattern(/^[a-z][a-z0-9-]{0,63}$/), whole(1, 1_000_000), 400),
+};
+
+const form = object({
+  ...frame,
+  ...Object.fromEntries(SECTIONS.map((section) => [section.key, section.form as Joi.Schema])),
+});
+
+/** One conversion: facts only. Lengths in mm from the front-left-bottom outer corner; x right, y rear, z up. */
+export interface Conversion extends Sections {
+  schemaVersion: number;
+  name: string;
+  note: string;
+  accepted: Of<typeof frame.accepted>;
+  spent: Record<string, number>;
+}
+
+export type Accepted = Conversion['accepted'][string];
+
+/** Checks the form of a whole document: types, ranges, ids. Empty when it is in order. */
+export const complaintsOfForm = (document: unknown): Complaint[] => complaintsBy(form, document);
+
+/** Checks the form of what was altered below a path, the rest being in order. */
+export const complaintsOfFormBelow = (document: unknown, steps: readonly string[]): Complaint[] =>
+  complaintsBelow(form, document, steps);

@@ -1,9 +1,0 @@
-export {
-  complaintsOfForm,
-  complaintsOfPart,
-  LARGEST_DOCUMENT,
-  LARGEST_FILE,
-  SCHEMA_VERSION,
-  type Complaint,
-} from './conversion';
-export { MOST_COVER_BOXES } from './shell';

@@ -1,0 +1,77 @@
+import {
+  coordinate,
+  id,
+  keyed,
+  matching,
+  name,
+  nullable,
+  number,
+  object,
+  oneOf,
+  record,
+  side,
+  yesOrNo,
+  type Of,
+} from '../../form';
+import { partForm as part } from '../../kit/section';
+import { bodyForm as body, fateForm as fate } from '../../shell/section';
+
+export const WISH_KINDS = [
+  'near',
+  'apart',
+  'together',
+  'level',
+  'above',
+  'on face',
+  'facing',
+  'not above heat',
+  'reachable',
+] as const;
+
+/** Where a part is: left, front and lower end of its bodies; where its rear and its top look. */
+const placement = object({
+  x: coordinate,
+  y: coordinate,
+  z: coordinate,
+  rear: side,
+  top: side,
+  locked: yesOrNo,
+});
+
+/** What the user wants of a layout, beyond that everything fits. */
+const wish = object({
+  kind: oneOf(WISH_KINDS),
+  part: id,
+  /** The other part of `near`, `apart`, `together`, `level` and `above`. */
+  other: nullable(id),
+  /** The face of `on face`; the side of the shell that the part's rear looks to of `facing`. */
+  face: nullable(id),
+  /** Most gap of `near`, least of `apart`, most difference of `level`; mm. */
+  distance: number(0, 5000),
+});
+
+/** A layout that is kept by name, with what it changed: swapped parts, removed features, a spacer ring. */
+const variant = object({
+  name: name(80),
+  placements: record(placement),
+  parts: record(part),
+  fates: record(fate),
+  ring: nullable(body),
+});
+
+/** A cable, ribbon, riser or tube the user has, by the connection it is for; mm. */
+const ownCable = object({ length: number(10, 5000) });
+
+export const form = object({
+  placements: record(placement),
+  wishes: record(wish),
+  variants: record(variant, 24),
+  cables: keyed(matching(/^[a-z0-9-]+>[a-z0-9-]+:[a-z0-9-]+$/), ownCable, 400),
+});
+
+export type Placement = Of<typeof placement>;
+export type WishKind = (typeof WISH_KINDS)[number];
+export type Wish = Of<typeof wish>;
+export type Variant = Of<typeof variant>;
+export type OwnCable = Of<typeof ownCable>;
+export type Layout = Of<typeof form>;

@@ -1,0 +1,65 @@
+import { put, section } from '../../form';
+import type { Kit, Part } from '../../kit/section';
+import type { Shell } from '../../shell/section';
+import { form, type Layout, type OwnCable, type Placement, type Variant, type Wish } from './form';
+import { complaintsOfLayout } from './rules';
+
+export { WISH_KINDS, type OwnCable, type Placement, type Variant, type Wish, type WishKind } from './form';
+
+/** The ways to alter the layout. */
+export type LayoutChange =
+  | { type: 'addPart'; id: string; part: Part; placement?: Placement }
+  | { type: 'placePart'; id: string; placement: Placement | null }
+  | { type: 'setWish'; id: string; wish: Wish | null }
+  | { type: 'setVariant'; id: string; variant: Variant | null }
+  | { type: 'setCable'; id: string; cable: OwnCable | null };
+
+const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
+/** Ids of the parts at both ends of a connection. */
+const endsOf = (cable: string) => cable.split(/[>:]/).slice(0, 2);
+
+export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit; layout: Layout }, LayoutChange>({
+  key: 'layout',
+  form,
+  empty: () => ({ placements: {}, wishes: {}, variants: {}, cables: {} }),
+  rules: complaintsOfLayout,
+  changes: {
+    addPart: {
+      alter: ({ kit, layout }, { id, part, placement }) => {
+        kit.parts[id] = part;
+        if (placement) layout.placements[id] = placement;
+      },
+      words: (_document, { part }) => `add ${part.name}`,
+    },
+    placePart: {
+      alter: ({ layout }, { id, placement }) => put(layout.placements, id, placement),
+      words: ({ kit }, { id, placement }) =>
+        placement ? `move ${named(kit, id)}` : `take ${named(kit, id)} out of the shell`,
+    },
+    setWish: {
+      alter: ({ layout }, { id, wish }) => put(layout.wishes, id, wish),
+      words: ({ kit }, { wish }) => (wish ? `wish: ${named(kit, wish.part)} ${wish.kind}` : 'drop a wish'),
+    },
+    setVariant: {
+      alter: ({ layout }, { id, variant }) => put(layout.variants, id, variant),
+      words: (_document, { variant }) => (variant ? `keep layout ${variant.name}` : 'delete a kept layout'),
+    },
+    setCable: {
+      alter: ({ layout }, { id, cable }) => put(layout.cables, id, cable),
+      words: (_document, { cable }) => (cable ? `cable ${cable.length} mm` : 'no own cable'),
+    },
+  },
+  things: () => ({}),
+  forget: ({ layout }, { kind, id }) => {
+    if (kind === 'feature') for (const variant of Object.values(layout.variants)) delete variant.fates[id];
+    if (kind !== 'part') return;
+    delete layout.placements[id];
+    for (const [key, { part, other }] of Object.entries(layout.wishes))
+      if (part === id || other === id) delete layout.wishes[key];
+    for (const key of Object.keys(layout.cables)) if (endsOf(key).includes(id)) delete layout.cables[key];
+    for (const variant of Object.values(layout.variants)) {
+      delete variant.placements[id];
+      delete variant.parts[id];
+    }
+  },
+});

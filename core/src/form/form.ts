@@ -1,0 +1,96 @@
+import Joi from 'joi';
+
+/** The form of a value: a Joi schema that carries the type of what it accepts. */
+export type Form<T> = Joi.Schema<T>;
+
+/** The type of what a form accepts. */
+export type Of<F> = F extends { readonly '~standard': { readonly types?: { readonly output: infer T } | undefined } }
+  ? T
+  : never;
+
+/** A key that may be missing. */
+export type Optional<T> = Form<T> & { readonly mayBeMissing: true };
+
+/** Forms by key. */
+export type Parts = Readonly<Record<string, Joi.Schema>>;
+type Missing<P extends Parts> = { [K in keyof P]: P[K] extends Optional<unknown> ? K : never }[keyof P];
+type Flat<T> = { [K in keyof T]: T[K] };
+/** The type of an object of such parts. */
+export type Shape<P extends Parts> = Flat<
+  { -readonly [K in keyof P as K extends Missing<P> ? never : K]: Of<P[K]> } & {
+    -readonly [K in keyof P as K extends Missing<P> ? K : never]?: Of<P[K]>;
+  }
+>;
+
+/** How a form is built, for going down it: Joi keeps that to itself. */
+type Built = { parts: Readonly<Record<string, Joi.Schema>> } | { entry: Joi.Schema; key: Joi.Schema; most: number };
+const built = new WeakMap<Joi.Schema, Built>();
+
+/** How a form of ours is built; undefined for one without parts. */
+export const buildOf = (form: Joi.Schema): Built | undefined => built.get(form);
+
+const remember = <F extends Joi.Schema>(form: F, how: Built): F => {
+  built.set(form, how);
+  return form;
+};
+
+/** Every key is needed unless it was made `optional`. */
+function needed(form: Joi.Schema): Joi.Schema {
+  if (form.$_getFlag('presence') === 'optional') return form;
+  const required = form.required();
+  const how = built.get(form);
+  return how ? remember(required, how) : required;
+}
+
+/** A key that may be missing. */
+export const optional = <T>(form: Form<T>): Optional<T> => form.optional() as unknown as Optional<T>;
+
+/** An object with just these keys. */
+export function object<const P extends Parts>(parts: P): Form<Shape<P>> {
+  const keys = Object.fromEntries(Object.entries(parts).map(([key, form]) => [key, needed(form)]));
+  return remember(Joi.object(keys), { parts: keys }) as Form<Shape<P>>;
+}
+
+/** A collection by key. */
+export function keyed<T>(key: Form<string>, value: Form<T>, most: number): Form<Record<string, T>> {
+  const entry = needed(value);
+  return remember(Joi.object().pattern(key, entry).max(most), { entry, key, most }) as Form<Record<string, T>>;
+}
+
+/** Objects of several kinds, told apart by one key. */
+export function tagged<const K extends string, const A extends Readonly<Record<string, Parts>>>(
+  key: K,
+  kinds: A,
+): Form<{ [T in keyof A & string]: Flat<{ [k in K]: T } & Shape<A[T]>> }[keyof A & string]> {
+  const names = Object.keys(kinds);
+  const known = Joi.valid(...names).required();
+  return Joi.alternatives().conditional(Joi.ref(`.${key}`), {
+    switch: names.map((name) => ({ is: name, then: object({ [key]: known, ...kinds[name] }) })),
+    otherwise: Joi.object({ [key]: known }).unknown(),
+  }) as never;
+}
+
+/** One of these words. */
+export const oneOf = <const L extends readonly string[]>(words: L): Form<L[number]> =>
+  Joi.valid(...words) as unknown as Form<L[number]>;
+
+export const nullable = <T>(form: Form<T>): Form<T | null> => {
+  const how = built.get(form);
+  const made = form.allow(null);
+  return (how ? remember(made, how) : made) as unknown as Form<T | null>;
+};
+
+export const list = <T>(item: Form<T>, least: number, most: number): Form<T[]> =>
+  Joi.array().items(item).min(least).max(most) as unknown as Form<T[]>;
+
+/** So many numbers in a row. */
+export const numbers = <const T extends number[]>(item: Form<number>, count: T['length']): Form<T> =>
+  Joi.array().items(item).length(count) as unknown as Form<T>;
+
+export const number = (least: number, most: number): Joi.NumberSchema<number> => Joi.number().min(least).max(most);
+export const whole = (least: number, most: number): Joi.NumberSchema<number> => number(least, most).integer();
+export const yesOrNo: Form<boolean> = Joi.boolean();
+export const text = (most: number): Form<string> => Joi.string().allow('').max(most);
+export const name = (most: number): Form<string> => Joi.string().trim().min(1).max(most);
+export const matching = (pattern: RegExp, most = 200): Joi.StringSchema<string> =>
+  Joi.string().pattern(pattern).max(most);

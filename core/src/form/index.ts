@@ -1,0 +1,5 @@
+export { complaintsBelow, complaintsBy, type Complaint } from './check';
+export * from './form';
+export { put } from './put';
+export * from './section';
+export * from './values';

@@ -1,0 +1,166 @@
+import Joi from 'joi';
+import {
+  amount,
+  axis,
+  content,
+  id,
+  keyed,
+  list,
+  matching,
+  nullable,
+  number,
+  numbers,
+  object,
+  oneOf,
+  optional,
+  place,
+  record,
+  side,
+  size,
+  tagged,
+  text,
+  whole,
+  type Form,
+  type Of,
+} from '../../form';
+
+export const OWN_BLOCK_ROLES = ['body', 'connector', 'keep-out', 'air'] as const;
+export const OWN_FACE_KINDS = ['sockets', 'inlet', 'intake', 'exhaust', 'screen'] as const;
+export const PHOTO_REFERENCES = ['A4 sheet', 'Letter sheet', 'corner sheet', 'rectangle'] as const;
+/** The edges of a board that distances may start from. */
+export const BOARD_EDGES = ['left', 'right', 'front', 'rear'] as const;
+/** The row name of parts that have a design of their own. */
+export const OWN = 'own';
+
+const watts = number(0, 5000);
+
+/** One block of a part that the user describes; x, y, z are its left, front and lower ends in the part's axes. */
+const ownBlock = object({
+  name: text(80),
+  role: oneOf(OWN_BLOCK_ROLES),
+  shape: tagged('kind', { box: {}, cylinder: { axis } }),
+  x: place,
+  y: place,
+  z: place,
+  width: size,
+  depth: size,
+  height: size,
+  /** Where a connector's plug comes from, or where the air of an intake comes from. */
+  direction: nullable(side),
+  /** Plug and bend room in front of a connector, mm; 0 none. */
+  plug: number(0, 300),
+  conducts: nullable(oneOf(['live', 'metal'])),
+});
+
+/** A mounting hole on the part's underside, from its left front corner. */
+const ownHole = object({ name: text(80), x: place, y: place, diameter: size });
+
+/** A side of the part with a meaning: the connectors and blocks that look there have to be reached from outside. */
+const ownFace = object({
+  name: text(80),
+  kind: oneOf(OWN_FACE_KINDS),
+  direction: side,
+  /** The cut it needs, seen from outside the part: centre along the side and up, size, mm. Null: none. */
+  cut: nullable(object({ u: place, v: place, width: size, height: size })),
+});
+
+/** A part described block by block. */
+const ownDesign = object({
+  blocks: keyed(id, ownBlock, 120),
+  holes: record(ownHole),
+  faces: record(ownFace),
+  /** W. */
+  power: object({ idle: watts, typical: watts, peak: watts }),
+  /** Where it comes from: a file, a hole map, the bench. */
+  source: text(200),
+});
+
+/** A part of the kit: a row of the standards library with its dimensions, each adjustable; or an own design. */
+export const part = object({
+  name: text(120),
+  standard: Joi.string().max(80) as Form<string>,
+  dimensions: keyed(matching(/^[a-z][A-Za-z0-9]{0,40}$/).invalid('constructor', 'prototype'), amount, 60),
+  /** Grams; what the user weighed or the library's typical value. */
+  mass: number(0, 200_000),
+  /** Present when `standard` is `own`. */
+  own: optional(ownDesign),
+});
+
+/** A hole or a socket corner of an unknown board or tray. */
+const mapPoint = object({
+  name: text(60),
+  kind: oneOf(['hole', 'socket']),
+  /** 0 for a corner or a mark. */
+  diameter: amount,
+});
+
+/** A distance as the calipers gave it, between two points, a point and an edge, or two opposite edges. */
+const mapDistance = object({
+  from: id,
+  to: id,
+  /** Between centres, between the far rims, or between the near rims. */
+  how: oneOf(['centre', 'outer', 'inner']),
+  measured: size,
+});
+
+const off = number(-20, 20);
+
+/** A test plate that was laid on the board: what its 100 mm ruler measured, how far each hole is from its pin. */
+const plateRound = object({ ruler: number(80, 120), off: record(object({ x: off, y: off })) });
+
+/** What is known of the holes of a board that no standard describes. */
+const holeMap = object({
+  name: text(120),
+  points: keyed((id as Joi.StringSchema).invalid(...BOARD_EDGES) as Form<string>, mapPoint, 60),
+  distances: record(mapDistance),
+  /** Seen from the component side, going from `from` to `to`: on which side `point` lies. */
+  mirror: nullable(object({ from: id, to: id, point: id, side: oneOf(['left', 'right']) })),
+  rounds: list(plateRound, 0, 20),
+});
+
+/** A point of a picture, px from its upper left. */
+const pixel = numbers<[number, number]>(number(-20_000, 40_000), 2);
+
+/** Something picked in a photo: a point, the rim of a circle (three points or more). */
+const photoPick = object({
+  name: text(60),
+  kind: oneOf(['point', 'circle']),
+  at: list(pixel, 1, 24),
+  /** The point of a hole map that it shows. */
+  shows: nullable(object({ map: id, point: id })),
+});
+
+/** A photo of a face or board with something of known size in the same plane. */
+const photo = object({
+  name: text(120),
+  /** SHA-256 of the stored picture. */
+  content,
+  width: whole(16, 20_000),
+  height: whole(16, 20_000),
+  reference: object({ kind: oneOf(PHOTO_REFERENCES), width: size, height: size }),
+  /** The reference's corners in the picture: lower left, lower right, upper right, upper left. */
+  corners: list(pixel, 0, 4),
+  /** Points along edges that are straight in truth: they show how much the lens bends. */
+  straight: list(list(pixel, 0, 40), 0, 20),
+  picks: record(photoPick),
+  /** How far off the reference's plane the picked things may lie, and how far the camera was, mm. */
+  offPlane: number(0, 200),
+  distance: number(50, 10_000),
+});
+
+export const form = object({ parts: record(part), holeMaps: record(holeMap), photos: record(photo) });
+
+export type OwnBlock = Of<typeof ownBlock>;
+export type OwnHole = Of<typeof ownHole>;
+export type OwnFace = Of<typeof ownFace>;
+export type OwnDesign = Of<typeof ownDesign>;
+export type Part = Of<typeof part>;
+export type BoardEdge = (typeof BOARD_EDGES)[number];
+export type MapPoint = Of<typeof mapPoint>;
+export type MapDistance = Of<typeof mapDistance>;
+export type PlateRound = Of<typeof plateRound>;
+export type HoleMap = Of<typeof holeMap>;
+export type Pixel = [number, number];
+export type PhotoPick = Of<typeof photoPick>;
+export type Photo = Of<typeof photo>;
+export type Kit = Of<typeof form>;
