@@ -62,7 +62,7 @@ rows.push({
   what: 'assembly and findings of all stations after an edit',
   ms: await medianOf(() => {
     const { document } = moved();
-    return assessAll(document, undefined, assemble(document));
+    return assessAll(document);
   }, runs * 2),
   limit: 16,
   against: 'copying the document through JSON',

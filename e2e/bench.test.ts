@@ -264,7 +264,8 @@ describe('the list', () => {
     await page.getByRole('button', { name: 'Keep' }).click();
     await page.getByRole('link', { name: 'Second box', exact: true }).waitFor();
     const download = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Export Second box' }).click();
+    await page.getByRole('button', { name: 'Export Second box' }).click();
+    await page.getByRole('menuitem', { name: /Plan alone/ }).click();
     const exported = readFileSync(await (await download).path(), 'utf8');
     await page.getByRole('button', { name: 'Delete Second box' }).click();
     await page.getByRole('link', { name: 'Second box', exact: true }).waitFor({ state: 'detached' });
@@ -280,6 +281,61 @@ describe('the list', () => {
     await page.getByText(/The file is not JSON/).waitFor();
     await drop('newer.json', exported.replace(/"schemaVersion": \d+/, '"schemaVersion": 99'));
     await page.getByText(/written by a newer version/).waitFor();
+    await page.context().close();
+  });
+
+  it('what was deleted is found in the list; everything goes into one file and comes back from it', async () => {
+    const page = await bench.page('/');
+    const backup = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Back up everything' }).click();
+    const file = await (await backup).path();
+    await page.getByRole('button', { name: 'Delete Third box' }).click();
+    await page.getByText(/Taken off the bench \(/).click();
+    await page.getByRole('button', { name: 'Delete Third box for good' }).click();
+    await page.getByRole('button', { name: 'Really delete Third box for good' }).click();
+    await page.getByRole('button', { name: 'Bring back Third box' }).waitFor({ state: 'detached' });
+    await page
+      .getByLabel('Backup file')
+      .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: readFileSync(file) });
+    await page.getByText(/1 brought back/).waitFor();
+    await page.getByRole('link', { name: 'Third box', exact: true }).waitFor();
+    await page.context().close();
+  });
+
+  it('edits made while the server is away survive leaving for the list, and loading the page again', async () => {
+    const path = await bench.pathOf('Toolbox', 'shell');
+    const page = await bench.page(path);
+    const height = field(page, 'Height');
+    await type(height, '180');
+    await until(
+      async () => (await bench.document(path)).shell.hull as BoxHull,
+      (hull) => hull.height.value === 180,
+    );
+    // The interface is put where it is found without the server once the first view has been there for a while.
+    await page.waitForFunction(
+      async () => (await navigator.serviceWorker.getRegistration())?.active?.state === 'activated',
+      undefined,
+      { timeout: 60_000 },
+    );
+    await page.reload();
+    await height.waitFor();
+    await bench.killServer();
+    for (const depth of [201, 202, 203, 204, 205]) await type(field(page, 'Depth'), String(depth));
+    await page.getByText(/server away, keeping here \(5\)/).waitFor();
+    await page.getByRole('link', { name: 'All conversions' }).click();
+    await page.getByText(/5 changes wait in this browser/).waitFor();
+    await page.getByRole('link', { name: 'Toolbox', exact: true }).click();
+    await page.getByText(/server away, keeping here \(5\)/).waitFor();
+    await page.goto(bench.address + path);
+    await until(
+      () => field(page, 'Depth').inputValue(),
+      (value) => value === '205',
+    );
+    await bench.startServer();
+    await until(
+      async () => (await bench.document(path)).shell.hull as BoxHull,
+      (hull) => hull.depth.value === 205,
+    );
     await page.context().close();
   });
 });

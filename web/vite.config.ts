@@ -2,6 +2,7 @@ import { transformAsync } from '@babel/core';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** The React compiler remembers what components made: a part that is dragged redraws only what shows it. */
 const reactCompiler = (): Plugin => ({
@@ -24,7 +25,30 @@ const reactCompiler = (): Plugin => ({
 });
 
 export default defineConfig({
-  plugins: [reactCompiler(), react(), tailwindcss()],
+  plugins: [
+    reactCompiler(),
+    react(),
+    tailwindcss(),
+    // A page that is loaded while the server is away: everything of the interface, and photos and solids once seen.
+    VitePWA({
+      injectRegister: false,
+      manifest: false,
+      registerType: 'autoUpdate',
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff,woff2,wasm}'],
+        maximumFileSizeToCacheInBytes: 12_000_000,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        runtimeCaching: [
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith('/api/attachments/'),
+            handler: 'CacheFirst',
+            options: { cacheName: 'attachments', expiration: { maxEntries: 200 } },
+          },
+        ],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['manifold-3d'] },
   // The kernel asks for node:module only under Node.

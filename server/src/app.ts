@@ -85,7 +85,18 @@ export function createApp({ database, logger, web, accessKey, host, now = () => 
     throw new ApiError(404, 'absent', `There is no “${request.originalUrl}” here.`);
   });
   if (web && existsSync(web)) {
-    app.use(express.static(web, { maxAge: '1y', immutable: true, index: false, redirect: false }));
+    app.use(
+      express.static(web, {
+        index: false,
+        redirect: false,
+        // Names in assets/ carry the hash of what is in them; all else may be another tomorrow.
+        setHeaders: (response, path) =>
+          void response.set(
+            'Cache-Control',
+            /[\\/]assets[\\/]/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      }),
+    );
     app.get('/{*rest}', (request, response) => {
       if (request.path.startsWith('/assets/')) {
         response.status(404).end();

@@ -1,14 +1,13 @@
 import { TARGETS, type Conversion, type TargetFigures } from '../document';
-import { collect, type Finding } from '../findings';
-
-/** Ids of faces and features that the present plan cuts. */
-export interface Touched {
-  faces: ReadonlySet<string>;
-  features: ReadonlySet<string>;
-}
+import type { Finding } from '../findings';
+import type { Assessed, Touched } from '../station';
 
 /** Which targets are met, which survivors the plan touches, what contradicts. Pure. */
-export function assessBrief(document: Conversion, figures: TargetFigures, touched: Touched): Finding[] {
+export function assessBrief(
+  document: Conversion,
+  figures: TargetFigures,
+  touched: Touched,
+): Pick<Assessed<null>, 'findings' | 'calm'> {
   const { brief } = document;
   const findings: Finding[] = [];
   for (const [id, survivor] of Object.entries(brief.survivors)) {
@@ -68,15 +67,14 @@ export function assessBrief(document: Conversion, figures: TargetFigures, touche
       about: [],
     });
   const total = Object.keys(brief.targets).length;
-  if (total > 0 && findings.length === 0)
-    findings.push({
-      id: 'brief/targets',
-      station: 'brief',
-      verdict: 'good',
-      sentence: `${met} of ${total} targets met${unknown > 0 ? `, ${unknown} not computed by this plan` : ''}; no survivor is touched.`,
-      brief: `${met} of ${total} targets`,
-      figures: [],
-      about: [],
-    });
-  return collect(findings, document.accepted);
+  const calm: Finding = {
+    id: 'brief/targets',
+    station: 'brief',
+    verdict: 'good',
+    sentence: `${met} of ${total} targets met${unknown > 0 ? `, ${unknown} not computed by this plan` : ''}; no survivor is touched.`,
+    brief: `${met} of ${total} targets`,
+    figures: [],
+    about: [],
+  };
+  return { findings, ...(total > 0 && findings.length === 0 ? { calm } : {}) };
 }

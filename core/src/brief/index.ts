@@ -1,2 +1,2 @@
-export { assessBrief, type Touched } from './assess';
+export { assessBrief } from './assess';
 export { mayCut, POLICIES, survives } from './policy';

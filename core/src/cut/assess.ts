@@ -1,13 +1,13 @@
 import { assemble, wallOf, type Assembly } from '../assembly';
 import { mayCut, POLICIES } from '../brief';
 import type { Conversion, Opening } from '../document';
-import { collect, type Finding } from '../findings';
+import type { Finding } from '../findings';
 import { formatLength } from '../quantity';
+import type { Assessed } from '../station';
 import { halfOf, openingsOf, raisedV, webBetween, type CutOpening } from './openings';
 
 export interface CutReport {
   openings: CutOpening[];
-  findings: Finding[];
   /** New cutting, mm, and area taken out, mm². */
   length: number;
   area: number;
@@ -22,7 +22,7 @@ function leastWeb(document: Conversion, thickness: number): number {
 }
 
 /** What is to be cut, what the policy says to it, what would be too thin. Pure. */
-export function assessCut(document: Conversion, assembly: Assembly = assemble(document)): CutReport {
+export function assessCut(document: Conversion, assembly: Assembly = assemble(document)): Assessed<CutReport> {
   const openings = openingsOf(document, assembly);
   const fresh = openings.filter((o) => !o.inExisting);
   const cuts = fresh.filter((o) => o.kind === 'cut');
@@ -43,7 +43,12 @@ export function assessCut(document: Conversion, assembly: Assembly = assemble(do
       ],
       about: [],
     });
-  return { openings, findings: collect(findings, document.accepted), length, area };
+  return {
+    report: { openings, length, area },
+    findings,
+    rest: 'nothing to cut',
+    touched: { faces: new Set(fresh.map((o) => o.face)) },
+  };
 }
 
 function policyFindings(document: Conversion, fresh: readonly CutOpening[]): Finding[] {

@@ -48,7 +48,7 @@ export interface Summary {
   form: string;
   /** Its most telling profile, mm, for a small picture. */
   outline: readonly Point2[];
-  /** What the Fit station says in a few words. */
-  fit: { verdict: 'stop' | 'warn' | 'note' | 'good'; brief: string };
+  /** Whether it fits, in a few words. */
+  headline: { verdict: 'stop' | 'warn' | 'note' | 'good'; brief: string };
   parts: number;
 }

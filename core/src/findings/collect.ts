@@ -1,9 +1,9 @@
 import type { Accepted } from '../document';
-import { RANK, type Finding, type Station, type Verdict } from './finding';
+import { RANK, type Finding, type Verdict } from './finding';
 
 /** The worst of a station, for its cell in the verdict strip. */
 export interface StationVerdict {
-  station: Station;
+  station: string;
   verdict: Verdict;
   brief: string;
   /** How many findings stop or warn. */
@@ -28,7 +28,7 @@ export function collect(findings: readonly Finding[], accepted: Record<string, A
 }
 
 /** A station's cell: its worst finding that is not accepted; `rest` where there is none. */
-export function stationVerdict(station: Station, findings: readonly Finding[], rest: string): StationVerdict {
+export function stationVerdict(station: string, findings: readonly Finding[], rest: string): StationVerdict {
   const own = findings.filter((f) => f.station === station && f.accepted === undefined);
   const worst = own.reduce<Finding | undefined>(
     (best, f) => (!best || RANK[f.verdict] < RANK[best.verdict] ? f : best),

@@ -2,8 +2,6 @@ import type { Change } from '../document';
 import type { Source } from '../quantity';
 
 export type Verdict = 'stop' | 'warn' | 'note' | 'good';
-export type Station = 'brief' | 'shell' | 'kit' | 'fit' | 'cut';
-export const STATIONS: readonly Station[] = ['brief', 'shell', 'kit', 'fit', 'cut'];
 
 /** One of the numbers a finding rests on. */
 export interface Figure {
@@ -33,7 +31,8 @@ export interface Remedy {
 export interface Finding {
   /** Stable while it is about the same thing: `fit/card-1/lid`. */
   id: string;
-  station: Station;
+  /** The id of the station that says it. */
+  station: string;
   verdict: Verdict;
   sentence: string;
   /** A few words and a figure for the verdict strip. */

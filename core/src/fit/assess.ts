@@ -1,7 +1,8 @@
 import { assemble, type Assembly } from '../assembly';
 import type { Conversion } from '../document';
-import { collect, type Finding } from '../findings';
+import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
+import type { Assessed } from '../station';
 import { faceReaches } from './faces';
 import { judge, marginsOf, severityOf, type JudgedMargin } from './margins';
 import { wishFindings } from './wishes';
@@ -20,7 +21,6 @@ export interface MeasureAgain {
 export interface FitReport {
   /** Tightest first, the first ones judged with their tolerance chains. */
   margins: JudgedMargin[];
-  findings: Finding[];
   measureAgain: MeasureAgain[];
 }
 
@@ -40,15 +40,8 @@ const CHAIN: Source = {
     'tolerance chain of the measured values: worst case is the sum, 95 % the root of the sum of squares (normal, independent)',
 };
 
-/**
- * Whether everything fits, by how much and how sure that is. Pure.
- * @param slow findings about cables and order, which take longer and are computed apart
- */
-export function assessFit(
-  document: Conversion,
-  assembly: Assembly = assemble(document),
-  slow: readonly Finding[] = [],
-): FitReport {
+/** Whether everything fits, by how much and how sure that is. Pure. */
+export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): Assessed<FitReport> {
   const near = marginsOf(assembly)
     .filter((m, i) => i < LISTED || m.spare < DOUBTFUL)
     .map((m) => judge(assembly, m));
@@ -58,7 +51,7 @@ export function assessFit(
     const finding = findingOf(document, margin);
     if (finding) findings.push(finding);
   }
-  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly), ...slow);
+  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
   for (const id of assembly.unplaced)
     findings.push({
       id: `fit/${id}/place`,
@@ -70,26 +63,27 @@ export function assessFit(
       about: [{ kind: 'part', id }],
       mayHaveRemedies: true,
     });
-  if (assembly.parts.length > 0 && !findings.some((f) => f.verdict !== 'note')) {
-    const tightest = margins.find((m) => m.kind === 'body');
-    findings.push({
-      id: 'fit/all',
-      station: 'fit',
-      verdict: 'good',
-      sentence: tightest
-        ? `Everything fits. Tightest is ${marginName(document, tightest)} with ${mm(tightest.distance)}; it holds with ${percent(tightest.spread.probability)}.`
-        : 'Everything fits, with nothing near anything else.',
-      brief: tightest ? `${mm(tightest.distance)} tightest` : 'all clear',
-      figures: [],
-      about: tightest ? [{ kind: 'part', id: tightest.part }] : [],
-    });
-  }
+  const tightest = margins.find((m) => m.kind === 'body');
   return {
-    margins,
-    findings: collect(findings, document.accepted),
-    measureAgain: measureAgain(margins),
+    report: { margins, measureAgain: measureAgain(margins) },
+    findings,
+    calm: assembly.parts.length > 0 ? everythingFits(document, tightest) : undefined,
+    rest: 'empty shell',
+    ...(tightest ? { figures: { 'smallest-margin': tightest.distance } } : {}),
   };
 }
+
+const everythingFits = (document: Conversion, tightest: JudgedMargin | undefined): Finding => ({
+  id: 'fit/all',
+  station: 'fit',
+  verdict: 'good',
+  sentence: tightest
+    ? `Everything fits. Tightest is ${marginName(document, tightest)} with ${mm(tightest.distance)}; it holds with ${percent(tightest.spread.probability)}.`
+    : 'Everything fits, with nothing near anything else.',
+  brief: tightest ? `${mm(tightest.distance)} tightest` : 'all clear',
+  figures: [],
+  about: tightest ? [{ kind: 'part', id: tightest.part }] : [],
+});
 
 const percent = (p: number) =>
   `${p > 0.999 ? 'over 99.9' : p < 0.001 ? 'under 0.1' : (100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;

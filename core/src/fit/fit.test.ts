@@ -62,7 +62,7 @@ describe('margins', () => {
 
   it('a height margin hangs on the measured chain: outside, both walls and the part, not on marking out', () => {
     const document = make(room(300, 300, 70), part('board-1', 'board/mini-itx', { x: 20, y: 20, z: 3, ...upright }));
-    const judged = assessFit(document).margins.find((m) => m.id === 'board-1|top')!;
+    const judged = assessFit(document).report.margins.find((m) => m.id === 'board-1|top')!;
     // 70 − (6.35 + 1.6 + 47) standoffs, board, cooler.
     expect(judged.distance).toBeCloseTo(70 - 54.95, 9);
     expect(judged.chain.terms.map((t) => t.id).sort()).toEqual([
@@ -222,7 +222,7 @@ it('measure again names what makes a tight margin unsure', () => {
     measured: measured(177.45, 'tape'),
     what: 'width',
   });
-  expect(assessFit(loose).measureAgain[0]!.id).toBe('/shell/hull/width');
+  expect(assessFit(loose).report.measureAgain[0]!.id).toBe('/shell/hull/width');
 });
 
 it('an empty shell and an empty kit make no findings that stop', () => {

@@ -1,5 +1,5 @@
 import type { Conversion, HoleMap } from '../document';
-import { collect, type Finding } from '../findings';
+import type { Finding } from '../findings';
 import { kindOf } from '../parts';
 import { formatLength, type Source } from '../quantity';
 import { standardPart } from '../standards';
@@ -73,7 +73,7 @@ export function assessKit(document: Conversion): Finding[] {
       });
   }
   findings.push(...holeMapFindings(document));
-  return collect(findings, document.accepted);
+  return findings;
 }
 
 const solved = new WeakMap<HoleMap, { photos: Conversion['kit']['photos']; solution: HoleSolution }>();

@@ -1,78 +1,79 @@
-import { assemble, type Assembly } from '../assembly';
-import { assessBrief } from '../brief';
-import { assessCut, type CutReport } from '../cut';
-import type { Conversion } from '../document';
-import { RANK, STATIONS, stationVerdict, type Finding, type StationVerdict } from '../findings';
-import { assessFit, type FitReport } from '../fit';
-import { assessKit, kitMass } from '../kit';
-import { kindOf } from '../parts';
-import { assessShell, type Volumes } from '../shell';
+import type { Conversion, TargetFigures } from '../document';
+import { collect, RANK, stationVerdict, type Finding, type StationVerdict } from '../findings';
+import type { Assessed, Context, Slow, Station, Touched } from '../station';
+import { assembled } from './assembled';
+import { recent } from './recent';
+import { STATIONS, type Reports } from './stations';
 
 /** What all stations say about a conversion. */
 export interface Assessment {
-  fit: FitReport;
-  cut: CutReport;
-  /** Of all stations, in the order of the stations, worst first within each. */
+  reports: Reports;
+  /** Of all stations, in their order, worst first within each, accepted last. */
   findings: Finding[];
   strip: StationVerdict[];
-  /** Grams. */
-  mass: number;
+  /** What is known of the Brief's targets. */
+  figures: TargetFigures;
 }
 
-/**
- * Assesses all stations. `volumes` comes from the solid kernel, which may still be loading: what rests on it
- * is left out until then. `slow` are the findings of `slowFindings`, computed apart.
- */
+/** What stations said after a while, by their ids. */
+export type SlowAnswers = Readonly<Record<string, Slow>>;
+
+/** A plan as a station looks at it; its solids are made when they are first asked for. */
+export const contextOf = (document: Conversion): Context => ({
+  document,
+  get assembly() {
+    return assembled(document);
+  },
+});
+
+/** Those parts of the document that are read. */
+export const readBy = (reads: Station['reads'], document: Conversion): readonly unknown[] =>
+  reads.map((key) => document[key]);
+
+const assessors = new Map<Station, (document: Conversion) => Assessed<unknown>>();
+
+/** A station's own assessment, kept while what it reads stays as it is. */
+function assessedBy(station: Station, document: Conversion): Assessed<unknown> {
+  let assess = assessors.get(station);
+  if (!assess) {
+    assess = recent(
+      (d: Conversion) => readBy(station.reads, d),
+      (d: Conversion) => station.assess(contextOf(d)),
+    );
+    assessors.set(station, assess);
+  }
+  return assess(document);
+}
+
+/** Assesses all stations. `slow` is what they said of this plan, or one before it, after a while. */
 export function assessAll(
   document: Conversion,
-  volumes?: Volumes,
-  assembly: Assembly = assemble(document),
-  slow: readonly Finding[] = [],
+  slow: SlowAnswers = {},
+  stations: readonly Station[] = STATIONS,
 ): Assessment {
-  const fit = assessFit(document, assembly, slow);
-  const cut = assessCut(document, assembly);
-  const mass = kitMass(document);
-  const tightest = fit.margins.find((m) => m.kind === 'body');
-  const figures = {
-    mass: mass / 1000,
-    drives: Object.values(document.kit.parts).filter((p) => kindOf(p) === 'drive').length,
-    ...(tightest ? { 'smallest-margin': tightest.distance } : {}),
-    ...(volumes ? { 'outer-litres': volumes.outside, 'free-litres': volumes.free } : {}),
+  const said = stations.map((station) => ({ station, own: assessedBy(station, document), later: slow[station.id] }));
+  const figures: TargetFigures = Object.assign({}, ...said.flatMap(({ own, later }) => [own.figures, later?.figures]));
+  const touched: Touched = {
+    faces: new Set(said.flatMap(({ own }) => [...(own.touched?.faces ?? [])])),
+    features: new Set(said.flatMap(({ own }) => [...(own.touched?.features ?? [])])),
   };
-  const touched = {
-    faces: new Set(cut.openings.filter((o) => !o.inExisting).map((o) => o.face)),
-    features: new Set(
-      Object.entries(document.shell.features)
-        .filter(([, f]) => f.fate === 'removed')
-        .map(([id]) => id),
-    ),
-  };
-  const brief = assessBrief(document, figures, touched);
-  const findings = [...brief, ...standing(document), ...fit.findings, ...cut.findings];
-  const rest: Record<string, string> = {
-    brief: document.brief.policy,
-    shell: 'measured',
-    kit: `${Object.keys(document.kit.parts).length} parts`,
-    fit: 'empty shell',
-    cut: 'nothing to cut',
-  };
+  const findings: Finding[] = [];
+  const strip: StationVerdict[] = [];
+  for (const { station, own, later } of said) {
+    const end = station.conclude?.(document, figures, touched);
+    const all = [...own.findings, ...(later?.findings ?? []), ...(end?.findings ?? [])];
+    const calm = end?.calm ?? own.calm;
+    if (calm && all.every((f) => RANK[f.verdict] >= RANK.note)) all.push(calm);
+    const mine = collect(all, document.accepted);
+    findings.push(...mine);
+    strip.push(stationVerdict(station.id, mine, own.rest));
+  }
   return {
-    fit,
-    cut,
+    reports: Object.fromEntries(said.map(({ station, own }) => [station.id, own.report])) as Reports,
     findings,
-    strip: STATIONS.map((station) => stationVerdict(station, findings, rest[station]!)),
-    mass,
+    strip,
+    figures,
   };
-}
-
-let last: { of: Conversion; findings: Finding[] } | undefined;
-
-/** What Shell and Kit say rests on nothing of the layout: it is kept as long as only that changes, as in a drag. */
-function standing(document: Conversion): Finding[] {
-  const same = (key: string) => key === 'layout' || document[key as 'shell'] === last?.of[key as 'shell'];
-  if (!last || !Object.keys(document).every(same))
-    last = { of: document, findings: [...assessShell(document), ...assessKit(document)] };
-  return last.findings;
 }
 
 /** The worst verdict that nobody accepted. */

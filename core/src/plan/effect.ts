@@ -1,6 +1,8 @@
 import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
+import type { Tools } from '../station';
 import { assessAll } from './assessAll';
+import { slowAnswers } from './slow';
 
 /** What a change would do to the findings. */
 export interface Effect {
@@ -10,13 +12,16 @@ export interface Effect {
   worse: string[];
 }
 
-/** Tries a change on the plan without making it. @throws Error when the result is not a valid document. */
-export function effectOf(document: Conversion, change: Change): Effect {
+/**
+ * Tries a change on the plan without making it; all that stations say counts, what takes them longer too.
+ * @throws Error when the result is not a valid document.
+ */
+export async function effectOf(document: Conversion, change: Change, tools: Tools): Promise<Effect> {
   const { document: next, operations } = applyChange(document, change);
   const [complaint] = complaintsAfter(next, operations);
   if (complaint) throw new Error(complaint.message);
-  const before = openOf(assessAll(document).findings);
-  const after = openOf(assessAll(next).findings);
+  const before = openOf(assessAll(document, await slowAnswers(document, tools)).findings);
+  const after = openOf(assessAll(next, await slowAnswers(next, tools)).findings);
   const better: string[] = [];
   const worse: string[] = [];
   for (const [id, finding] of before) {
@@ -32,4 +37,4 @@ export function effectOf(document: Conversion, change: Change): Effect {
 }
 
 const openOf = (findings: readonly Finding[]) =>
-  new Map(findings.filter((f) => RANK[f.verdict] < 3 && f.accepted === undefined).map((f) => [f.id, f]));
+  new Map(findings.filter((f) => RANK[f.verdict] < RANK.good && f.accepted === undefined).map((f) => [f.id, f]));

@@ -1,5 +1,10 @@
-export * from './assessAll';
-export * from './effect';
-export * from './slow';
-export * from './survey';
+export { JOBS, type AllJobs } from './allJobs';
+export { assembled } from './assembled';
+export { assessAll, worstOf, type Assessment, type SlowAnswers } from './assessAll';
+export { effectOf, type Effect } from './effect';
+export { remediesOf, slowAnswers } from './slow';
+export { STATIONS, type Reports, type StationId } from './stations';
 export { summaryOf } from './summary';
+export { reportOf } from './report';
+export { VERBS } from './verbs';
+export { watchesOf } from './watches';

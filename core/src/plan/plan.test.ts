@@ -1,9 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { applyChange, lidAt, newConversion, defaultBox, readConversion, type Change } from '../document';
-import { STATIONS } from '../findings';
-import { remediesFor } from '../fit';
-import { assessAll, effectOf, worstOf } from '.';
+import { loadSolidKernel } from '../solid';
+import type { Tools } from '../station';
+import { assessAll, effectOf, remediesOf, STATIONS, worstOf } from '.';
+
+const tools: Tools = {
+  kernel: () => loadSolidKernel(),
+  fonts: () => Promise.reject(new Error('No sheets here.')),
+};
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 const down: Change = { type: 'placePart', id: 'card-1', placement: { ...deck.layout.placements['card-1']!, z: 100 } };
@@ -15,13 +20,13 @@ describe('the demo', () => {
     expect(stops.map((f) => f.id).sort()).toEqual(['fit/card-1|lid-rib-1', 'fit/card-1|lid-rib-2']);
     // 108 + 38.6 − 142.8, by hand.
     expect(stops[0]!.figures[0]).toMatchObject({ label: 'distance', value: expect.closeTo(-3.8, 9) });
-    expect(strip.map((c) => c.station)).toEqual(STATIONS);
+    expect(strip.map((c) => c.station)).toEqual(STATIONS.map((s) => s.id));
     expect(worstOf(findings)).toBe('stop');
   });
 
   it('goes with one of the remedies of that', () => {
     const stop = assessAll(deck).findings.find((f) => f.verdict === 'stop')!;
-    const [first] = remediesFor(deck, stop);
+    const [first] = remediesOf(deck, stop);
     expect(worstOf(assessAll(applyChange(deck, first!.change).document).findings)).not.toBe('stop');
   });
 
@@ -40,24 +45,20 @@ describe('the demo', () => {
 });
 
 describe('an effect', () => {
-  it('says what gets better and what gets worse, and leaves the plan alone', () => {
+  it('says what gets better and what gets worse, and leaves the plan alone', async () => {
     const before = JSON.stringify(deck);
-    const { better, worse, document } = effectOf(deck, down);
+    const { better, worse, document } = await effectOf(deck, down, tools);
     expect(better.join()).toMatch(/gone: Smallest margin/);
     expect(worse).toEqual([]);
     expect(document.layout.placements['card-1']!.z).toBe(100);
-    const back = effectOf(document, { ...down, placement: deck.layout.placements['card-1']! } as Change);
+    const back = await effectOf(document, { ...down, placement: deck.layout.placements['card-1']! } as Change, tools);
     expect(back.worse.join()).toMatch(/Graphics card is 3.8 mm into Lid rib 1/);
     expect(JSON.stringify(deck)).toBe(before);
   });
   it('of a change that makes no valid plan is refused with its reason', () =>
-    expect(() =>
-      effectOf(deck, {
-        type: 'setBody',
-        id: 'lid',
-        body: lidAt({ value: 999, uncertainty: 0, tool: 'rule' }),
-      }),
-    ).toThrow(/between 0 mm and 158 mm/));
+    expect(
+      effectOf(deck, { type: 'setBody', id: 'lid', body: lidAt({ value: 999, uncertainty: 0, tool: 'rule' }) }, tools),
+    ).rejects.toThrow(/between 0 mm and 158 mm/));
 });
 
 it('an empty project has a verdict at every station and stops nowhere', () => {

@@ -10,8 +10,8 @@ import {
   type Conversion,
 } from '../document';
 import { measured, type Measured } from '../quantity';
-import { averaged, judgeReading, jawsFor, shellMeasures, withReading } from '../shell';
-import { assessAll, surveyOf } from '.';
+import { averaged, judgeReading, jawsFor, shellMeasures, withReading, surveyOf } from '../shell';
+import { assessAll, watchesOf } from '.';
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 const put = (document: Conversion, path: string, m: Measured) =>
@@ -22,21 +22,21 @@ describe('the survey', () => {
     let shell = newConversion('Tub', defaultTub());
     const seen: string[] = [];
     for (let i = 0; i < 60; i++) {
-      const [step] = surveyOf(shell).steps;
+      const [step] = surveyOf(shell, watchesOf(shell)).steps;
       if (!step) break;
       seen.push(step.path);
       shell = put(shell, step.path, withReading(step.measured, step.measured.value, step.tool));
     }
     expect(seen[0]).toMatch(/height|width|depth/i);
-    expect(surveyOf(shell).steps).toEqual([]);
-    expect(surveyOf(shell).done).toBe(surveyOf(shell).all);
+    expect(surveyOf(shell, watchesOf(shell)).steps).toEqual([]);
+    expect(surveyOf(shell, watchesOf(shell)).done).toBe(surveyOf(shell, watchesOf(shell)).all);
   });
 
   it('each step it proposes makes the doubtful margins surer than any other single one would', () => {
-    const [best] = surveyOf(deck).steps;
+    const [best] = surveyOf(deck, watchesOf(deck)).steps;
     const unsure = (document: Conversion) =>
       assessAll(document)
-        .fit.margins.slice(0, 6)
+        .reports.fit.margins.slice(0, 6)
         .reduce((s, m) => s + m.spread.half95 ** 2, 0);
     const after = (path: string, to: number) => {
       const now = valueAt(deck, path) as Measured;

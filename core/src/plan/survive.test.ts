@@ -11,8 +11,8 @@ import {
   type Conversion,
 } from '../document';
 import type { Measured } from '../quantity';
-import { jawsFor, roomReport, ROOM_QUESTION, shellMeasures } from '../shell';
-import { assessAll, surveyOf } from '.';
+import { jawsFor, roomReport, ROOM_QUESTION, shellMeasures, surveyOf } from '../shell';
+import { assessAll, watchesOf } from '.';
 
 const demo = (name: string) =>
   readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
@@ -46,7 +46,7 @@ it('whatever is typed into a shell, a document that is accepted can be assessed,
           if (complaintsOf(next).length === 0) document = next;
         }
         for (const { sentence } of assessAll(document).findings) expect(sentence).not.toMatch(/NaN|undefined|Infinity/);
-        surveyOf(document);
+        surveyOf(document, watchesOf(document));
         for (const { path } of shellMeasures(document))
           for (const end of Object.values(jawsFor(document, path) ?? {}))
             expect((end as number[]).every(Number.isFinite)).toBe(true);

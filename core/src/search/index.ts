@@ -16,3 +16,4 @@ export { changesTo, isPresent, switchTo, variantOf } from './variants';
 export { nearestWhere, WhereFinder, whereCanItGo, type Where, type WhereOptions } from './where';
 export { dissected, pack, type Packed } from './pack';
 export { randomFrom } from './random';
+export { stuckTo } from './stick';

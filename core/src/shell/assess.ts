@@ -1,6 +1,6 @@
 import type { Conversion, Feature } from '../document';
 import { extentOf, formOf, lidOf, ringOf } from '../document';
-import { collect, type Finding } from '../findings';
+import type { Finding } from '../findings';
 import { TOOLS, type Measured, type Source } from '../quantity';
 import { hullModel } from '../assembly';
 import { bodyFindings } from './bodies';
@@ -68,7 +68,7 @@ export function assessShell(document: Conversion): Finding[] {
       figures: [],
       about: [],
     });
-  return collect(findings, document.accepted);
+  return findings;
 }
 
 const worstTool = (measures: { measured: Measured }[]) =>

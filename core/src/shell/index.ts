@@ -8,3 +8,4 @@ export { roomMap, type RoomMap } from './roomMap';
 export { ROOM_QUESTION, roomReport, type RoomQuestion, type RoomReport } from './roomReport';
 export { jawsFor, type Jaws } from './jaws';
 export { averaged, judgeReading, toolFor, withReading, type Averaged, type ReadingVerdict } from './readings';
+export { surveyOf, type SurveyState, type SurveyStep } from './survey';

@@ -46,6 +46,14 @@ function checked<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
 
 const absent = (id: string) => new ApiError(404, 'absent', `There is no conversion “${id}”; it may have been deleted.`);
 
+const ahead = (revision: number) =>
+  new ApiError(
+    409,
+    'ahead',
+    `This page knows more than the server (revision ${revision}): was an older database put back?`,
+    { revision },
+  );
+
 /** A bundle, with its photos and solids, larger than this is refused, bytes. */
 const LARGEST_BUNDLE = 400_000_000;
 /** One change: an imported solid's cover and a part of 120 blocks fit in many times over. */
@@ -149,6 +157,9 @@ export function conversionRoutes(
 
   router.get('/:id/changes', async (request, response) => {
     const since = revisionIn('since', request.query.since);
+    const revision = await store.revision(request.params.id);
+    if (revision === undefined) throw absent(request.params.id);
+    if (since > revision) throw ahead(revision);
     response.json(await store.journal(request.params.id, since, Number.MAX_SAFE_INTEGER));
   });
 
@@ -168,13 +179,7 @@ export function conversionRoutes(
         revision: outcome.revision,
         changes: outcome.changes,
       });
-    if (outcome.kind === 'ahead')
-      throw new ApiError(
-        409,
-        'ahead',
-        `This page knows more than the server (revision ${outcome.revision}): was an older database put back?`,
-        { revision: outcome.revision },
-      );
+    if (outcome.kind === 'ahead') throw ahead(outcome.revision);
     listeners.tell(id, outcome.entry);
     response.json(outcome.entry);
   });

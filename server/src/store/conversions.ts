@@ -150,6 +150,15 @@ export class ConversionStore {
     return this.database('conversion').where({ id }).first('name', 'document');
   }
 
+  /** The present revision; undefined where there is no such conversion. */
+  async revision(id: string): Promise<number | undefined> {
+    const row: { revision: number } | undefined = await this.database('conversion')
+      .where({ id })
+      .whereNull('deleted_at')
+      .first('revision');
+    return row?.revision;
+  }
+
   /** @throws UnreadableError where what is stored is no document. */
   async read(id: string): Promise<Head | undefined> {
     const row: ConversionRow | undefined = await this.database('conversion')

@@ -65,7 +65,7 @@ describe.each(STORED)('a database of schema $schema', ({ name, schema }) => {
     // Those that are not judged yet come without a summary at first.
     do list = (await request(app).get('/api/conversions').expect(200)).body as Listed[];
     while (list.some((entry) => !entry.summary && entry.fault === undefined));
-    for (const entry of list) expect(entry).toMatchObject({ summary: { fit: {} }, name: expect.any(String) });
+    for (const entry of list) expect(entry).toMatchObject({ summary: { headline: {} }, name: expect.any(String) });
     const head = await edited(app);
     expect(head.journal[0]).toMatchObject({
       uid: 'old-edit-01',

@@ -4,18 +4,16 @@ import { selectDocument, selectHistory } from '../document/selectors';
 import { redo, undo } from '../document/sync';
 import { Button } from '../ui/Button';
 import { ExportMenu } from '../ui/ExportMenu';
+import { Connection } from './Connection';
 import { setTheme, setUnit } from './preferences';
 import { useAppDispatch, useAppSelector } from './store';
 import { POLICIES } from '@young-shell/core/brief';
-
-const CONNECTION = { saved: 'kept', saving: 'keeping …', offline: 'server away, keeping here' } as const;
 
 /** Name, policy, undo, units, theme, and whether everything is kept. */
 export function Header({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
   const history = useAppSelector(selectHistory);
-  const { connection, pending } = useAppSelector((s) => s.document);
   const { unit, theme } = useAppSelector((s) => s.preferences);
   const next = history.undo.at(-1);
   const again = history.redo.at(-1);
@@ -27,20 +25,7 @@ export function Header({ id }: { id: string }) {
       <h1 className="m-0 truncate text-lg font-semibold">{document.name}</h1>
       <span className="truncate text-ink-soft">{document.note}</span>
       <span className="ml-auto" />
-      <span
-        role="status"
-        className={`flex items-center gap-1.5 font-label text-sm whitespace-nowrap ${connection === 'offline' ? 'font-semibold text-stop' : 'text-ink-soft'}`}
-      >
-        <svg viewBox="0 0 8 8" width="8" height="8" aria-hidden>
-          {connection === 'saved' ? (
-            <circle cx="4" cy="4" r="4" fill="var(--good)" />
-          ) : (
-            <circle cx="4" cy="4" r="3" fill="none" stroke="currentColor" strokeWidth="2" />
-          )}
-        </svg>
-        {CONNECTION[connection]}
-        {pending.length > 0 && connection === 'offline' ? ` (${pending.length})` : ''}
-      </span>
+      <Connection />
       <span
         className="hidden font-label text-sm whitespace-nowrap text-ink-soft xl:inline"
         title={POLICIES[document.brief.policy].rule}

@@ -1,17 +1,17 @@
-import { STATIONS, type Station, type Verdict } from '@young-shell/core/findings';
+import type { Verdict } from '@young-shell/core/findings';
+import { STATIONS } from '@young-shell/core/plan';
 import { memo } from 'react';
 import { NavLink } from 'react-router';
 import { selectAssessment } from '../document/selectors';
 import { VerdictMark } from '../ui/VerdictMark';
-import { STATION_NAMES } from './stationNames';
 import { useAppSelector } from './store';
 
 /** Drawn anew only when its verdict changes. */
-const Stop = memo(function Stop({ id, station, verdict }: { id: string; station: Station; verdict: Verdict }) {
-  const { number, label } = STATION_NAMES[station];
+const Stop = memo(function Stop(props: { to: string; number: number; label: string; verdict: Verdict }) {
+  const { to, number, label, verdict } = props;
   return (
     <NavLink
-      to={`/c/${id}/${station}`}
+      to={to}
       className={({ isActive }) =>
         `flex min-h-10 items-center gap-2 border-l-4 px-2.5 font-label text-lg ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
       }
@@ -28,8 +28,14 @@ export function StationRail({ id }: { id: string }) {
   const { strip } = useAppSelector(selectAssessment);
   return (
     <nav className="border-r border-line bg-paper pt-2" aria-label="Stations">
-      {STATIONS.map((station) => (
-        <Stop key={station} id={id} station={station} verdict={strip.find((c) => c.station === station)!.verdict} />
+      {STATIONS.map((station, i) => (
+        <Stop
+          key={station.id}
+          to={`/c/${id}/${station.id}`}
+          number={station.number}
+          label={station.label}
+          verdict={strip[i]!.verdict}
+        />
       ))}
     </nav>
   );

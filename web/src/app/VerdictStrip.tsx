@@ -1,11 +1,11 @@
 import type { Verdict } from '@young-shell/core/findings';
+import { STATIONS } from '@young-shell/core/plan';
 import { inUnit } from '@young-shell/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { selectAssessment, selectShown } from '../document/selectors';
-import { useLitres } from '../stations/shell/useLitres';
+import { selectAssessment } from '../document/selectors';
 import { VerdictMark } from '../ui/VerdictMark';
-import { STATION_NAMES } from './stationNames';
+import { useStations } from '../view/station';
 import { useAppSelector } from './store';
 
 const TONES: Record<Verdict, string> = {
@@ -35,34 +35,26 @@ const Cell = memo(function Cell(props: { to: string; label: string; verdict: Ver
   );
 });
 
-/** Always on screen: each station’s worst finding in a few words and figures, and what is left of the room. */
+/** Always on screen: each station’s worst finding in a few words and figures, and what else a station adds. */
 export function VerdictStrip({ id }: { id: string }) {
-  const { strip, mass } = useAppSelector(selectAssessment);
-  const document = useAppSelector(selectShown);
+  const { strip } = useAppSelector(selectAssessment);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const { value: litres } = useLitres(document);
   return (
     <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
-      {strip.map(({ station, verdict, open, brief }) => (
-        <Cell
-          key={station}
-          to={`/c/${id}/${station}`}
-          label={STATION_NAMES[station].label}
-          verdict={verdict}
-          open={open}
-          brief={inUnit(brief, unit)}
-        />
-      ))}
-      <div className="flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5">
-        <span className="font-label text-sm text-strip-soft">Free room</span>
-        <span className="figure truncate text-[21px] leading-6">
-          {litres ? `${litres.free.toFixed(1)} of ${litres.usable.toFixed(1)} L` : '…'}
-        </span>
-      </div>
-      <div className="flex min-w-0 flex-1 flex-col justify-center px-3.5">
-        <span className="font-label text-sm text-strip-soft">Mass of the kit</span>
-        <span className="figure truncate text-[21px] leading-6">{(mass / 1000).toFixed(1)} kg</span>
-      </div>
+      {STATIONS.map((station, i) => {
+        const { verdict, open, brief } = strip[i]!;
+        return (
+          <Cell
+            key={station.id}
+            to={`/c/${id}/${station.id}`}
+            label={station.label}
+            verdict={verdict}
+            open={open}
+            brief={inUnit(brief, unit)}
+          />
+        );
+      })}
+      {useStations().map(({ id: station, StripCell }) => StripCell && <StripCell key={station} />)}
     </footer>
   );
 }

@@ -2,10 +2,11 @@ import { useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { closeConversion, openConversion } from '../document/sync';
 import { Button } from '../ui/Button';
-import { stopSearch } from '../stations/fit/search';
-import { forgetSearches } from '../stations/fit/searchSlice';
+import { forgetSlow } from '../document/slowSlice';
 import { resetView } from '../view/slice';
+import { useStations } from '../view/station';
 import { ShellView } from '../view/ShellView';
+import { BehindDialog } from './BehindDialog';
 import { ConflictDialog } from './ConflictDialog';
 import { Header } from './Header';
 import { StationRail } from './StationRail';
@@ -15,10 +16,20 @@ import { useSlowFindings } from './useSlowFindings';
 import { VerdictStrip } from './VerdictStrip';
 import { Waiting } from './Waiting';
 
+const TROUBLE = {
+  absent: {
+    title: 'This conversion is not here',
+    words: 'It may have been deleted: the list shows what can be brought back.',
+  },
+  failed: { title: 'The server can’t be reached', words: 'Is it running? Start it with npm start, then try again.' },
+  unreadable: { title: 'This conversion can’t be read', words: 'The list says why, and gives it as it is.' },
+};
+
 /** One conversion on the bench: the shell in the middle, the stations around it. */
 export function Workbench() {
   const { id = '' } = useParams();
   const dispatch = useAppDispatch();
+  const stations = useStations();
   const { status, id: openId } = useAppSelector((s) => s.document);
   useShortcuts();
   useSlowFindings();
@@ -26,23 +37,17 @@ export function Workbench() {
     dispatch(resetView());
     void dispatch(openConversion(id));
     return () => {
-      dispatch(stopSearch());
-      dispatch(forgetSearches());
+      for (const { leave } of stations) if (leave) dispatch(leave());
+      dispatch(forgetSlow());
       dispatch(closeConversion());
     };
-  }, [dispatch, id]);
+  }, [dispatch, id, stations]);
 
-  if (status === 'absent' || status === 'failed')
+  if (status === 'absent' || status === 'failed' || status === 'unreadable')
     return (
       <main className="mx-auto flex h-full max-w-lg flex-col justify-center gap-3 p-6">
-        <h1 className="m-0 text-2xl font-semibold">
-          {status === 'absent' ? 'This conversion is not here' : 'The server can’t be reached'}
-        </h1>
-        <p className="m-0">
-          {status === 'absent'
-            ? 'It may have been deleted.'
-            : 'Is it running? Start it with npm start, then try again.'}
-        </p>
+        <h1 className="m-0 text-2xl font-semibold">{TROUBLE[status].title}</h1>
+        <p className="m-0">{TROUBLE[status].words}</p>
         <div className="flex gap-3">
           {status === 'failed' && (
             <Button look="strong" onClick={() => void dispatch(openConversion(id))}>
@@ -68,6 +73,7 @@ export function Workbench() {
       </aside>
       <VerdictStrip id={id} />
       <ConflictDialog />
+      <BehindDialog />
     </div>
   );
 }

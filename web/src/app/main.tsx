@@ -3,6 +3,8 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
+import { STATIONS } from '../stations';
+import { StationsProvider } from '../view/station';
 import { router } from './routes';
 import { store } from './store';
 import './styles.css';
@@ -10,7 +12,9 @@ import './styles.css';
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <StationsProvider value={STATIONS}>
+        <RouterProvider router={router} />
+      </StationsProvider>
       <Toaster
         position="bottom-center"
         offset={80}
@@ -27,3 +31,8 @@ createRoot(document.getElementById('root')!).render(
     </Provider>
   </StrictMode>,
 );
+
+/** The first view comes first, ms; after that the interface is put where it is found while the server is away. */
+const AFTER_FIRST_VIEW = 5000;
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  setTimeout(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined), AFTER_FIRST_VIEW);

@@ -1,20 +1,14 @@
-import type { Conversion } from '@young-shell/core/document';
-import type { Finding } from '@young-shell/core/findings';
-import type { Remote } from 'comlink';
 import { useEffect } from 'react';
-import { setSlow } from '../view/slice';
+import { slowlySaid } from '../document/slowSlice';
 import { useComputed } from '../work/useComputed';
-import type { Engine } from '../work/engine.worker';
 import { useAppDispatch, useAppSelector } from './store';
 
-const slow = (engine: Remote<Engine>, document: Conversion): Promise<Finding[]> => engine.slow(document);
-
-/** Keeps the findings about cables and order up to date; the last ones stay until the next are there. */
+/** Keeps up to date what stations say after a while; the last of it stays until the next is there. */
 export function useSlowFindings() {
   const dispatch = useAppDispatch();
-  const document = useAppSelector((s) => s.document.document ?? undefined);
-  const { value } = useComputed('searches', document, slow);
+  const document = useAppSelector((s) => s.document.document);
+  const { value } = useComputed('short', 'plan', 'slow', document ? [document] : undefined);
   useEffect(() => {
-    if (value) dispatch(setSlow(value));
+    if (value) dispatch(slowlySaid(value));
   }, [dispatch, value]);
 }

@@ -1,15 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
-import {
-  assemble,
-  cardsInSlots,
-  movedWithCard,
-  placePart,
-  type Assembly,
-  type PlacedPart,
-} from '@young-shell/core/assembly';
+import { cardsInSlots, movedWithCard, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
-import { marginsOfPart } from '@young-shell/core/fit';
-import { assessAll } from '@young-shell/core/plan';
+import { assembled, assessAll } from '@young-shell/core/plan';
 import type { Vec3 } from '@young-shell/core/solid';
 import type { RootState } from '../app/store';
 import { stacksOf } from './history';
@@ -20,7 +12,7 @@ const known = (state: RootState): Conversion => {
 };
 
 /** Cards that sit in the slots of boards, in the plan as it is kept. */
-export const selectInSlots = createSelector([known], (document) => cardsInSlots(assemble(document).parts));
+export const selectInSlots = createSelector([known], (document) => cardsInSlots(assembled(document).parts));
 
 /** The document as the screens show it: with the drag or the previewed remedy in it. */
 export const selectShown = createSelector(
@@ -41,16 +33,16 @@ export const selectShown = createSelector(
 
 export const selectDocument = known;
 
-export const selectAssembly = createSelector([selectShown], assemble);
+export const selectAssembly = createSelector([selectShown], assembled);
 
 /**
  * What is drawn: parts are laid aside while a room map is shown without them; while the order is stepped through, those
  * that are not in yet are, and the one that goes in is on its way.
  */
 export const selectDrawn = createSelector(
-  [selectAssembly, (s: RootState) => s.view.room?.withParts ?? true, (s: RootState) => s.view.motion],
-  (assembly, withParts, motion): Assembly => {
-    if (!withParts) return { ...assembly, parts: [] };
+  [selectAssembly, (s: RootState) => s.view.partsAside, (s: RootState) => s.view.motion],
+  (assembly, partsAside, motion): Assembly => {
+    if (partsAside) return { ...assembly, parts: [] };
     if (!motion) return assembly;
     const parts = assembly.parts.filter((p) => !motion.aside.includes(p.id));
     return { ...assembly, parts: parts.map((p) => (motion.moving.includes(p.id) ? onItsWay(p, motion.by) : p)) };
@@ -67,20 +59,8 @@ const onItsWay = (part: PlacedPart, [x, y, z]: Vec3): PlacedPart => {
   });
 };
 
-/** What all stations say of what is shown; without what rests on litres, which a worker computes. */
-export const selectAssessment = createSelector(
-  [selectShown, selectAssembly, (s: RootState) => s.view.slow],
-  (document, assembly, slow) => assessAll(document, undefined, assembly, slow),
-);
-
-/** Margins of the selected part, tightest first: live while it is dragged. */
-export const selectPartMargins = createSelector(
-  [selectAssembly, (s: RootState) => s.view.selection],
-  (assembly, selection) => {
-    const part = selection?.kind === 'part' ? assembly.parts.find((p) => p.id === selection.id) : undefined;
-    return part ? marginsOfPart(assembly, part) : [];
-  },
-);
+/** What all stations say of what is shown. */
+export const selectAssessment = createSelector([selectShown, (s: RootState) => s.slow], assessAll);
 
 export const selectHistory = createSelector(
   [(s: RootState) => s.document.journal, (s: RootState) => s.document.pending],
@@ -88,6 +68,4 @@ export const selectHistory = createSelector(
 );
 
 /** What all stations say of the plan as it is kept, without drag and preview: cards don’t vanish under the hand. */
-export const selectKeptAssessment = createSelector([known, (s: RootState) => s.view.slow], (document, slow) =>
-  assessAll(document, undefined, undefined, slow),
-);
+export const selectKeptAssessment = createSelector([known, (s: RootState) => s.slow], assessAll);

@@ -7,6 +7,7 @@ import {
   type Operation,
 } from '@young-shell/core/document';
 import type { Head } from './api';
+import type { Place } from './outbox';
 import type { JournalEntry } from '@young-shell/core/document';
 import type { Step } from './history';
 
@@ -23,7 +24,7 @@ export interface Conflict {
 
 export interface DocumentState {
   id: string | null;
-  status: 'closed' | 'loading' | 'open' | 'absent' | 'failed';
+  status: 'closed' | 'loading' | 'open' | 'absent' | 'failed' | 'unreadable';
   /** What the server acknowledged, and its revision. */
   head: Conversion | null;
   revision: number;
@@ -32,7 +33,13 @@ export interface DocumentState {
   /** Head with the pending changes: what the screens show. */
   document: Conversion | null;
   connection: 'saved' | 'saving' | 'offline';
+  /** Why the server does not take what waits, in words. */
+  trouble: string | null;
+  /** Where what waits is kept meanwhile. */
+  place: Place;
   conflict: Conflict | null;
+  /** The server knows less than this page: an older database was put back. Its revision. */
+  behind: number | null;
   message: string | null;
 }
 
@@ -45,7 +52,10 @@ const initialState: DocumentState = {
   pending: [],
   document: null,
   connection: 'saved',
+  trouble: null,
+  place: 'database',
   conflict: null,
+  behind: null,
   message: null,
 };
 
@@ -95,10 +105,12 @@ const slice = createSlice({
         journal: head.journal,
         pending: pending.filter((p) => !known.has(p.uid)),
         conflict: null,
+        behind: null,
       });
       settle(state);
+      if (state.pending.length > 0) state.connection = 'saving';
     },
-    failed: (state, { payload }: PayloadAction<'absent' | 'failed'>) => {
+    failed: (state, { payload }: PayloadAction<'absent' | 'failed' | 'unreadable'>) => {
       state.status = payload;
     },
     applied: (state, { payload }: PayloadAction<{ change: Pending; document: Conversion }>) => {
@@ -122,9 +134,16 @@ const slice = createSlice({
           theirs.push(entry.label);
         }
       }
-      const mine = state.pending.filter((p) => conflicts(p.operations, foreign));
+      const asked = state.conflict?.mine ?? [];
+      const mine = state.pending.filter(
+        (p) => conflicts(p.operations, foreign) || asked.some(({ uid }) => uid === p.uid),
+      );
       if (mine.length > 0) {
-        state.conflict = { mine: mine.map(({ uid, label }) => ({ uid, label })), theirs };
+        // What is asked already stays asked: an answer is about all of it.
+        state.conflict = {
+          mine: mine.map(({ uid, label }) => ({ uid, label })),
+          theirs: [...new Set([...(state.conflict?.theirs ?? []), ...theirs])],
+        };
         return;
       }
       if (foreign.length > 0) settle(state);
@@ -140,7 +159,30 @@ const slice = createSlice({
       if (state.pending.length === 0) state.connection = 'saved';
     },
     connected: (state, { payload }: PayloadAction<DocumentState['connection']>) => {
+      if (payload === 'saved') state.trouble = null;
       state.connection = payload === 'saved' && state.pending.length > 0 ? 'saving' : payload;
+    },
+    /** The server has had it for a while: another page sent it, or its answer was lost. */
+    acknowledged: (state, { payload: uid }: PayloadAction<string>) => {
+      state.pending = state.pending.filter((p) => p.uid !== uid);
+      settle(state);
+    },
+    troubled: (state, { payload }: PayloadAction<string | null>) => {
+      state.trouble = payload;
+    },
+    keptAt: (state, { payload }: PayloadAction<Place>) => {
+      state.place = payload;
+    },
+    foundBehind: (state, { payload }: PayloadAction<number>) => {
+      state.behind = payload;
+    },
+    /** The user lets go of what the server does not take. */
+    dropped: (state) => {
+      state.pending = [];
+      state.conflict = null;
+      state.trouble = null;
+      state.connection = 'saved';
+      settle(state);
     },
     refused: (state, { payload }: PayloadAction<{ uid: string; message: string }>) => {
       state.pending = state.pending.filter((p) => p.uid !== payload.uid);
@@ -154,4 +196,19 @@ const slice = createSlice({
 });
 
 export const documentReducer = slice.reducer;
-export const { opening, opened, failed, applied, written, resolved, connected, refused, messageShown } = slice.actions;
+export const {
+  opening,
+  opened,
+  failed,
+  applied,
+  written,
+  acknowledged,
+  troubled,
+  keptAt,
+  foundBehind,
+  dropped,
+  resolved,
+  connected,
+  refused,
+  messageShown,
+} = slice.actions;

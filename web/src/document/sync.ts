@@ -3,45 +3,77 @@ import {
   applyOperations,
   complaintsAfter,
   describeChange,
+  writeConversion,
   type Change,
   type Complaint,
 } from '@young-shell/core/document';
-import { get, set } from 'idb-keyval';
 import type { AppThunk } from '../app/store';
 import { api, OfflineError, ServerError } from './api';
 import type { JournalEntry } from '@young-shell/core/document';
 import { stacksOf } from './history';
-import { applied, connected, failed, opened, opening, refused, resolved, written, type Pending } from './slice';
+import { knownHead, rememberHead } from './known';
+import { keepWaiting, letGo, waitingOf } from './outbox';
+import {
+  acknowledged,
+  applied,
+  connected,
+  dropped,
+  failed,
+  foundBehind,
+  keptAt,
+  opened,
+  opening,
+  refused,
+  resolved,
+  troubled,
+  written,
+  type Pending,
+} from './slice';
 
-const RETRY = 1500; // ms between tries while the server is away
-
-const queueKey = (id: string) => `young-shell/pending/${id}`;
+/** Time between tries while the server is away, or takes nothing, ms. */
+const RETRY = 1500;
+const RETRY_LATER = 15_000;
 
 let events: EventSource | undefined;
 let flushing = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 
-/** Opens a conversion, brings back changes that were never acknowledged, and listens for those of others. */
+/**
+ * Opens a conversion, brings back changes that were never acknowledged, and listens for those of others. While the
+ * server is away, what it said last is opened.
+ */
 export const openConversion =
   (id: string): AppThunk<Promise<void>> =>
   async (dispatch, getState) => {
     dispatch(opening(id));
     events?.close();
+    const here = () => getState().document.id === id;
     try {
-      const [head, pending] = await Promise.all([api.open(id), get<Pending[]>(queueKey(id)).catch(() => undefined)]);
-      if (getState().document.id !== id) return;
-      dispatch(opened({ head, pending: pending ?? [] }));
+      const head = await api.open(id);
+      const pending = await waitingOf(id);
+      if (!here()) return;
+      rememberHead(head);
+      dispatch(opened({ head, pending }));
       dispatch(listen(id));
       await dispatch(flush());
     } catch (error) {
-      dispatch(failed(error instanceof ServerError && error.status === 404 ? 'absent' : 'failed'));
+      if (!here()) return;
+      if (error instanceof ServerError && error.status === 404) return void dispatch(failed('absent'));
+      if (error instanceof ServerError && error.code === 'unreadable') return void dispatch(failed('unreadable'));
+      const [head, pending] = await Promise.all([knownHead(id), waitingOf(id)]);
+      if (!here()) return;
+      if (!head) return void dispatch(failed('failed'));
+      dispatch(opened({ head, pending }));
+      dispatch(connected('offline'));
+      dispatch(listen(id));
     }
   };
 
-/** Stops listening: a browser holds only a few connections to one server. */
+/** Stops listening: a browser holds only a few connections to one server. What waits is in the outbox. */
 export const closeConversion = (): AppThunk => () => {
   events?.close();
   events = undefined;
+  clearTimeout(retry);
 };
 
 const listen =
@@ -53,7 +85,7 @@ const listen =
     source.onmessage = (message: MessageEvent<string>) => {
       const entry = JSON.parse(message.data) as JournalEntry;
       const { revision } = getState().document;
-      if (entry.revision === revision + 1) dispatch(written([entry]));
+      if (entry.revision === revision + 1) dispatch(taken([entry]));
       else if (entry.revision > revision) void dispatch(catchUp());
     };
     source.onerror = () => {
@@ -63,18 +95,36 @@ const listen =
     };
   };
 
+/** Takes in what the server wrote; what of it waited here need not wait any more. */
+const taken =
+  (entries: JournalEntry[]): AppThunk =>
+  (dispatch, getState) => {
+    const opened = getState().document.id;
+    // What was folded away is no way to the present plan: it is fetched whole.
+    if (opened && entries.some((entry) => entry.folded)) return void dispatch(openConversion(opened));
+    const waiting = new Set(getState().document.pending.map(({ uid }) => uid));
+    dispatch(written(entries));
+    const { id, pending, head, revision, journal } = getState().document;
+    if (!id || !head) return;
+    const still = new Set(pending.map(({ uid }) => uid));
+    const gone = [...waiting].filter((uid) => !still.has(uid));
+    if (gone.length > 0) void letGo(id, gone);
+    rememberHead({ id, revision, document: head, journal });
+  };
+
 /** Takes in what others wrote since our revision, then sends what is waiting. */
 const catchUp = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  const { id, revision } = getState().document;
-  if (!id) return;
+  const { id, revision, behind } = getState().document;
+  if (!id || behind !== null) return;
   try {
     const entries = await api.changes(id, revision);
     if (getState().document.id !== id) return;
-    dispatch(written(entries));
+    dispatch(taken(entries));
     dispatch(connected('saved'));
     await dispatch(flush());
-  } catch {
-    dispatch(connected('offline'));
+  } catch (error) {
+    if (error instanceof ServerError && error.code === 'ahead') dispatch(foundBehind(error.body.revision as number));
+    else dispatch(connected('offline'));
   }
 };
 
@@ -126,58 +176,106 @@ const queue =
     document,
     ...change
   }: Pending & { document: NonNullable<ReturnType<typeof applyOperations>['document']> }): AppThunk =>
-  (dispatch) => {
+  (dispatch, getState) => {
     dispatch(applied({ change, document: document as never }));
+    const { id } = getState().document;
+    if (id) void keepWaiting(id, change).then((place) => dispatch(keptAt(place)));
     void dispatch(flush());
   };
 
-/** Keeps the queue in the browser, so that nothing is lost when the page goes before the server answers. */
-const remember = (): AppThunk => (_dispatch, getState) => {
-  const { id, pending } = getState().document;
-  if (id) void set(queueKey(id), pending).catch(() => undefined);
-};
+/** Answers of the server after which a change still waits: the key, too much at once, too large. */
+const WAITS = [401, 413, 421, 429];
 
 /** Sends the queue, oldest first, one at a time. */
 export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  dispatch(remember());
   if (flushing) return;
   flushing = true;
   clearTimeout(retry);
   try {
     for (;;) {
-      const { id, pending, revision, conflict } = getState().document;
+      const { id, pending, revision, conflict, behind } = getState().document;
       const [first] = pending;
-      if (!id || !first || conflict) break;
+      if (!id || !first || conflict || behind !== null) break;
       const { uid, type, label, kind, of, operations } = first;
       try {
         const entry = await api.send(id, { uid, base: revision, type, label, kind, of, operations });
         // Another conversion was opened meanwhile: go on with its queue.
-        if (getState().document.id !== id) continue;
-        dispatch(written([entry]));
-        // The event stream may have been first; then it is off the queue already.
-        if (getState().document.pending[0]?.uid === uid)
-          dispatch(written(await api.changes(id, getState().document.revision)));
+        if (getState().document.id !== id) {
+          void letGo(id, [uid]);
+          continue;
+        }
+        dispatch(taken([entry]));
+        // The event stream may have been first, or another page sent it: then it is off the queue already, or old.
+        if (getState().document.pending.some((p) => p.uid === uid)) {
+          if (entry.revision > getState().document.revision)
+            dispatch(taken(await api.changes(id, getState().document.revision)));
+          if (getState().document.pending.some((p) => p.uid === uid)) {
+            dispatch(acknowledged(uid));
+            void letGo(id, [uid]);
+          }
+        }
         dispatch(connected('saved'));
       } catch (error) {
-        if (error instanceof ServerError && error.code === 'stale')
-          dispatch(written(error.body.changes as JournalEntry[]));
-        else if (error instanceof ServerError && error.status < 500) dispatch(refused({ uid, message: error.message }));
-        else throw error;
+        if (getState().document.id !== id) continue;
+        if (!(error instanceof ServerError)) throw error;
+        if (error.code === 'stale') dispatch(taken(error.body.changes as JournalEntry[]));
+        else if (error.code === 'ahead') dispatch(foundBehind(error.body.revision as number));
+        else if (error.status >= 500 || WAITS.includes(error.status)) throw error;
+        else {
+          dispatch(refused({ uid, message: error.message }));
+          void letGo(id, [uid]);
+        }
       }
     }
   } catch (error) {
-    if (!(error instanceof OfflineError) && !(error instanceof ServerError)) console.error(error);
     dispatch(connected('offline'));
-    retry = setTimeout(() => void dispatch(flush()), RETRY);
+    const told = error instanceof ServerError;
+    dispatch(troubled(told ? error.message : null));
+    if (!told && !(error instanceof OfflineError)) console.error(error);
+    clearTimeout(retry);
+    retry = setTimeout(() => void dispatch(flush()), told && error.status < 500 ? RETRY_LATER : RETRY);
   } finally {
     flushing = false;
-    dispatch(remember());
   }
 };
 
+/** Lets go of everything that the server does not take. */
+export const dropWaiting = (): AppThunk => (dispatch, getState) => {
+  const { id, pending } = getState().document;
+  if (!id) return;
+  void letGo(
+    id,
+    pending.map(({ uid }) => uid),
+  );
+  dispatch(dropped());
+};
+
+/** After an older database was put back: this page's plan becomes a conversion of its own, or the server's is taken. */
+export const resolveBehind =
+  (keep: 'mine' | 'theirs'): AppThunk<Promise<string | undefined>> =>
+  async (dispatch, getState) => {
+    const { id, document } = getState().document;
+    if (!id || !document) return undefined;
+    if (keep === 'mine') {
+      const title = `${document.name.slice(0, 100)} (kept here)`;
+      const head = await api.importFile(new Blob([writeConversion({ ...document, name: title })]));
+      dispatch(dropWaiting());
+      return head.id;
+    }
+    dispatch(dropWaiting());
+    await dispatch(openConversion(id));
+    return undefined;
+  };
+
 export const resolveConflict =
   (keep: 'mine' | 'theirs'): AppThunk =>
-  (dispatch) => {
+  (dispatch, getState) => {
+    const { id, conflict } = getState().document;
+    if (keep === 'theirs' && id && conflict)
+      void letGo(
+        id,
+        conflict.mine.map(({ uid }) => uid),
+      );
     dispatch(resolved({ keep }));
     void dispatch(flush());
   };

@@ -1,14 +1,12 @@
-import type { Finding, Remedy } from '@young-shell/core/findings';
+import type { Finding } from '@young-shell/core/findings';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
 import type { Source } from '@young-shell/core/quantity';
-import { useCallback, useState } from 'react';
-import type { Remote } from 'comlink';
+import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDocument } from '../document/selectors';
 import { useSubmit } from '../document/useSubmit';
 import { select } from '../view/slice';
 import { useComputed } from '../work/useComputed';
-import type { Engine } from '../work/engine.worker';
 import { Button } from './Button';
 import { Explain } from './Explain';
 import { RemedyRow } from './RemedyRow';
@@ -33,15 +31,16 @@ export function FindingCard({ finding }: { finding: Finding }) {
   const busy = useAppSelector((s) => s.view.drag !== null || s.view.preview !== null);
   const unit = useAppSelector((s) => s.preferences.unit);
   const [reason, setReason] = useState<string>();
-  const search = useCallback(
-    (engine: Remote<Engine>, input: typeof document): Promise<Remedy[]> => engine.remedies(input, finding),
-    [finding],
-  );
   const wanted =
     finding.mayHaveRemedies &&
     finding.accepted === undefined &&
     (finding.verdict === 'stop' || finding.verdict === 'warn');
-  const { value: remedies, busy: searching } = useComputed('searches', wanted && !busy ? document : undefined, search);
+  const { value: remedies, busy: searching } = useComputed(
+    'short',
+    'plan',
+    'remedies',
+    wanted && !busy ? [document, finding] : undefined,
+  );
   const about = finding.about.find((a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face');
   return (
     <article className={`border-b border-line px-4 py-2.5 ${finding.accepted !== undefined ? 'opacity-70' : ''}`}>

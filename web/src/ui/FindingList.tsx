@@ -1,11 +1,11 @@
-import { RANK, type Station } from '@young-shell/core/findings';
+import { RANK } from '@young-shell/core/findings';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store';
 import { selectKeptAssessment } from '../document/selectors';
 import { FindingCard } from './FindingCard';
 
 /** All findings of a station, worst first. */
-export function FindingList({ station }: { station: Station }) {
+export function FindingList({ station }: { station: string }) {
   const { findings } = useAppSelector(selectKeptAssessment);
   const own = useMemo(() => findings.filter((f) => f.station === station), [findings, station]);
   const [all, setAll] = useState(false);

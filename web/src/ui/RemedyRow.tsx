@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDocument } from '../document/selectors';
 import { useSubmit } from '../document/useSubmit';
 import { preview } from '../view/slice';
-import { compute } from '../work/engine';
+import { run } from '../work/work';
 import { Button } from './Button';
 
 /** A way out: try it on in the view with what gets better and worse, then apply it or leave it. */
@@ -20,7 +20,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
   useEffect(() => {
     if (!trying) return;
     let alive = true;
-    compute('searches', (engine) => engine.effect(document, remedy.change)).then(
+    run('short', 'plan', 'effect', [document, remedy.change]).then(
       (found) => alive && setEffect(found),
       (error: Error) => alive && toast.error(error.message),
     );

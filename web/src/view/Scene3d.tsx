@@ -1,27 +1,21 @@
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import type { Assembly, PlacedPart } from '@young-shell/core/assembly';
+import type { PlacedPart } from '@young-shell/core/assembly';
 import type { Placement } from '@young-shell/core/document';
-import type { Margin } from '@young-shell/core/fit';
 import { kindOf } from '@young-shell/core/parts';
-import { boundsOf, type Vec3 } from '@young-shell/core/solid';
+import type { Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Plane, Vector3 } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
-import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { selectDrawn, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
-import { FaceLines3d } from './FaceLines3d';
 import { Features3d } from './Features3d';
 import { Hull3d } from './Hull3d';
-import { Jaws3d } from './Jaws3d';
 import { LabelPlacer, type Label } from './Labels';
 import { matTexture, type MatArea } from './matTexture';
-import { overlapsOf } from './overlaps';
-import { PART_FILL, PENCIL, RED_TAPE } from './palette';
+import { PART_FILL, PENCIL } from './palette';
 import { hullBox } from './projection';
-import { Room3d } from './Room3d';
-import { Routes3d } from './Routes3d';
 import { select } from './slice';
-import { Where3d } from './Where3d';
+import { useStations } from './station';
 import { SolidMesh } from './SolidMesh';
 import { useMove } from './useMove';
 
@@ -38,6 +32,7 @@ export function Scene3d({
   const assembly = useAppSelector(selectDrawn);
   const document = useAppSelector(selectShown);
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
+  const stations = useStations();
   const [dragging, setDragging] = useState(false);
   return (
     <Canvas
@@ -55,17 +50,12 @@ export function Scene3d({
         hull={assembly.hull}
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
-      <Room3d />
-      <Where3d />
-      <Routes3d />
+      {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
       <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />
       ))}
-      <Overlaps assembly={assembly} />
-      <Dimensions />
-      <Jaws3d />
-      <FaceLines3d />
+      {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
     </Canvas>
@@ -148,40 +138,5 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
         );
       })}
     </group>
-  );
-}
-
-/** Red tape where things are in each other. */
-function Overlaps({ assembly }: { assembly: Assembly }) {
-  const { fit } = useAppSelector(selectAssessment);
-  // On the way in nothing is in its place yet.
-  const moving = useAppSelector((s) => s.view.motion !== null);
-  if (moving) return null;
-  return overlapsOf(assembly, fit.margins).map(({ id, low, high }) => {
-    const shape = { kind: 'box' as const, ...boundsOf([{ kind: 'box', low, high }]) };
-    return <SolidMesh key={id} shape={shape} fill={RED_TAPE} edge="#ffd9cf" opacity={0.75} />;
-  });
-}
-
-/** The selected part’s tightest distances, as lines. */
-function Dimensions() {
-  const margins = useAppSelector(selectPartMargins);
-  return shownMargins(margins).map((m) => (
-    <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />
-  ));
-}
-
-/** Distances that are written into the view: the tightest few of the selected part. */
-export const shownMargins = (margins: readonly Margin[]) => margins.filter((m) => m.distance > 0.2).slice(0, 4);
-
-export function Line({ from, to, colour }: { from: Vec3; to: Vec3; colour: string }) {
-  const points = useMemo(() => new Float32Array([...from, ...to]), [from, to]);
-  return (
-    <lineSegments key={points.join()} raycast={() => null} renderOrder={20}>
-      <bufferGeometry>
-        <bufferAttribute attach="attributes-position" args={[points, 3]} />
-      </bufferGeometry>
-      <lineBasicMaterial color={colour} depthTest={false} />
-    </lineSegments>
   );
 }

@@ -1,26 +1,21 @@
 import { kindOf } from '@young-shell/core/parts';
-import { formatLength } from '@young-shell/core/quantity';
 import type { Solid } from '@young-shell/core/assembly';
 import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
-import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
-import { FaceLines } from './FaceLines';
-import { overlapsOf } from './overlaps';
-import { FEATURE_FILL, JAWS, PART_FILL, RED_TAPE } from './palette';
+import { selectDrawn, selectAssessment, selectShown } from '../document/selectors';
+import { FEATURE_FILL, PART_FILL } from './palette';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
-import { RoomSection } from './RoomSection';
-import { RoutesSection } from './RoutesSection';
-import { WhereSection } from './WhereSection';
 import { select } from './slice';
+import { useStations, type SectionLayer } from './station';
 import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
 import { spread, type Writing } from './writing';
 
-const BAD = '#ff6a4d';
+const sameWritings = (a: readonly Writing[], b: readonly Writing[]) => JSON.stringify(a) === JSON.stringify(b);
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
 
 interface Props {
@@ -38,10 +33,8 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const assembly = useAppSelector(selectDrawn);
   const assessment = useAppSelector(selectAssessment);
   const selection = useAppSelector((s) => s.view.selection);
-  const moving = useAppSelector((s) => s.view.motion !== null);
+  const stations = useStations();
   const showRooms = useAppSelector((s) => s.view.showRooms);
-  const margins = useAppSelector(selectPartMargins);
-  const unit = useAppSelector((s) => s.preferences.unit);
   const svg = useRef<SVGSVGElement>(null);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const { across, up, into } = SECTION_AXES[mode];
@@ -79,41 +72,23 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     () =>
       new Set(
         assessment.findings
-          .filter((f) => f.station === 'fit' && f.verdict === 'stop')
+          .filter((f) => f.verdict === 'stop' && f.about[0]?.kind === 'part')
           .flatMap((f) => f.about.filter((a) => a.kind === 'part').map((a) => a.id)),
       ),
     [assessment],
   );
-  const jaws = useAppSelector((s) => s.view.jaws);
   // The material of an imported shell stands in boxes: they are its walls.
   const material = assembly.features.filter((f) => f.owner === 'material' && cutsSolid(f, mode, depth));
   const features = assembly.features.filter((f) => f.owner !== 'material');
   const px = (pixels: number) => pixels / k;
-  const dimensions = margins
-    .filter((m) => Math.abs(m.normal[into]) < 0.7)
-    .slice(0, 5)
-    .map((margin) => ({
-      margin,
-      x1: margin.from[across],
-      y1: -margin.from[up],
-      x2: margin.to[across],
-      y2: -margin.to[up],
-      bad: margin.spare < 0,
-    }));
+  const layer: SectionLayer = { mode, depth, px };
+  const writings = useAppSelector(
+    (state) => stations.flatMap((station) => station.writings?.(state, layer) ?? []),
+    sameWritings,
+  );
   const spots = spread(
     [
-      ...dimensions.map(({ margin, x1, y1, x2, y2, bad }): Writing => {
-        const flat = Math.abs(x2 - x1) >= Math.abs(y2 - y1);
-        return {
-          key: margin.id,
-          text: formatLength(margin.distance, unit),
-          x: (x1 + x2) / 2 + (flat ? 0 : px(22)),
-          y: (y1 + y2) / 2 - (flat ? px(11) : 0),
-          size: 17,
-          fill: bad ? '#ffb3a1' : '#fff',
-          figure: true,
-        };
-      }),
+      ...writings,
       ...assembly.parts.map((part): Writing => ({
         key: part.id,
         text: part.part.name,
@@ -158,7 +133,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           stroke="#e9d9b4"
           strokeWidth={px(1)}
         />
-        <RoomSection mode={mode} px={px} />
+        {stations.map(({ id, UnderSection }) => UnderSection && <UnderSection key={id} {...layer} />)}
         {material.map(({ id, shape: { low, high } }) => (
           <rect
             key={id}
@@ -237,44 +212,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           strokeWidth={px(1)}
           pointerEvents="none"
         />
-        <WhereSection mode={mode} px={px} />
-        <RoutesSection mode={mode} />
-        <FaceLines axes={[across, up, into]} px={px} />
-        {(moving ? [] : overlapsOf(assembly, assessment.fit.margins)).map(({ id, low, high }) => (
-          <rect
-            key={id}
-            pointerEvents="none"
-            x={low[across]}
-            y={-high[up]}
-            width={high[across] - low[across]}
-            height={high[up] - low[up]}
-            fill={RED_TAPE}
-            fillOpacity={low[into] <= depth && high[into] >= depth ? 0.85 : 0.35}
-            stroke="#ffd9cf"
-            strokeWidth={px(1)}
-          />
-        ))}
-        {dimensions.map(({ margin, x1, y1, x2, y2, bad }) => (
-          <g key={margin.id} pointerEvents="none" stroke={bad ? BAD : '#fff'} fill={bad ? BAD : '#fff'}>
-            <line x1={x1} y1={y1} x2={x2} y2={y2} strokeWidth={px(1.6)} />
-            <circle cx={x1} cy={y1} r={px(2.6)} stroke="none" />
-            <circle cx={x2} cy={y2} r={px(2.6)} stroke="none" />
-          </g>
-        ))}
-        {jaws && (
-          <g pointerEvents="none" stroke={JAWS} fill={JAWS}>
-            <line
-              x1={jaws.from[across]}
-              y1={-jaws.from[up]}
-              x2={jaws.to[across]}
-              y2={-jaws.to[up]}
-              strokeWidth={px(3)}
-            />
-            {[jaws.from, jaws.to].map((p, i) => (
-              <circle key={i} cx={p[across]} cy={-p[up]} r={px(6)} stroke="none" />
-            ))}
-          </g>
-        )}
+        {stations.map(({ id, OverSection }) => OverSection && <OverSection key={id} {...layer} />)}
         {spots.map(({ key, text, x, y, size, fill, figure }) => (
           <text
             key={key}

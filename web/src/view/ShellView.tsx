@@ -1,27 +1,32 @@
-import { faceName, nameOf } from '@young-shell/core/fit';
-import { formatLength } from '@young-shell/core/quantity';
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { shallowEqual } from 'react-redux';
 import { useAppDispatch, useAppSelector } from '../app/store';
-import { selectDrawn, selectAssessment, selectPartMargins, selectShown } from '../document/selectors';
+import { selectDrawn } from '../document/selectors';
 import type { Label } from './Labels';
 import { hullBox } from './projection';
-import { Scene3d, shownMargins } from './Scene3d';
+import { Scene3d } from './Scene3d';
 import { defaultDepth } from './section';
 import { SectionView } from './SectionView';
 import { select } from './slice';
+import { useStations, type Tape } from './station';
 import { useViewKeys } from './useViewKeys';
 import { ViewBar } from './ViewBar';
-import { WishTape } from './WishTape';
+
+const FIGURE = 'figure px-1 text-[17px] leading-5 [text-shadow:0_0_4px_#06201a,0_0_2px_#06201a]';
+const TAPES: Readonly<Record<Tape['look'], string>> = {
+  tape: 'tape',
+  'red tape': 'tape tape-red',
+  figure: `${FIGURE} text-white`,
+  'bad figure': `${FIGURE} text-[#ffb3a1]`,
+};
 
 /** The one large view of the shell that all stations share. */
 export function ShellView({ id }: { id: string }) {
   const dispatch = useAppDispatch();
-  const { mode, depth, selection, drag, preview, jaws, motion } = useAppSelector((s) => s.view);
-  const unit = useAppSelector((s) => s.preferences.unit);
+  const { mode, depth, selection, drag, preview } = useAppSelector((s) => s.view);
+  const stations = useStations();
+  const tapes = useAppSelector((s) => stations.flatMap((station) => station.tapes?.(s) ?? []), shallowEqual);
   const assembly = useAppSelector(selectDrawn);
-  const document = useAppSelector(selectShown);
-  const assessment = useAppSelector(selectAssessment);
-  const partMargins = useAppSelector(selectPartMargins);
   const layer = useRef<HTMLDivElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(1);
@@ -34,26 +39,15 @@ export function ShellView({ id }: { id: string }) {
     : 0;
   const onScale = useCallback((k: number) => setScale(k), []);
 
-  const overlaps = assessment.fit.margins
-    .filter((m) => m.kind === 'body' && m.distance < -0.05 && assembly.parts.length > 0 && !motion)
-    .slice(0, 4);
   const labels = useMemo<Label[]>(
     () => [
-      ...overlaps.map((m) => ({ id: `red/${m.id}`, at: m.from })),
+      ...tapes,
       ...assembly.parts.map((p) => ({
         id: p.id,
         at: [(p.low[0] + p.high[0]) / 2, (p.low[1] + p.high[1]) / 2, p.high[2]] as [number, number, number],
       })),
-      ...(jaws
-        ? [{ id: 'jaws', at: [0, 1, 2].map((i) => (jaws.from[i]! + jaws.to[i]!) / 2) as [number, number, number] }]
-        : []),
-      ...shownMargins(partMargins).map((m) => ({
-        id: `dim/${m.id}`,
-        at: [0, 1, 2].map((i) => (m.from[i]! + m.to[i]!) / 2) as [number, number, number],
-      })),
     ],
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [assembly.parts, assessment.fit.margins, partMargins, jaws, motion],
+    [assembly.parts, tapes],
   );
 
   return (
@@ -76,19 +70,11 @@ export function ShellView({ id }: { id: string }) {
         <>
           <Scene3d id={id} labels={labels} layer={layer} />
           <div ref={layer} className="pointer-events-none absolute inset-0 overflow-hidden">
-            {overlaps.map((m) => (
-              <span key={m.id} data-label={`red/${m.id}`} className="tape tape-red absolute top-0 left-0">
-                {document.kit.parts[m.part]?.name}: {formatLength(-m.distance, unit)} into{' '}
-                {m.other.kind === 'face'
-                  ? faceName(document, m.other.id, assembly.hull.walls)
-                  : nameOf(document, m.other)}
+            {tapes.map((tape) => (
+              <span key={tape.id} data-label={tape.id} className={`absolute top-0 left-0 ${TAPES[tape.look]}`}>
+                {tape.text}
               </span>
             ))}
-            {jaws && (
-              <span data-label="jaws" className="tape absolute top-0 left-0">
-                jaws here
-              </span>
-            )}
             {assembly.parts.map((part) => (
               <button
                 key={part.id}
@@ -99,17 +85,8 @@ export function ShellView({ id }: { id: string }) {
                 onClick={() => dispatch(select({ kind: 'part', id: part.id }))}
               >
                 {part.part.name}
-                <WishTape part={part.id} />
+                {stations.map(({ id: station, PartNote }) => PartNote && <PartNote key={station} part={part.id} />)}
               </button>
-            ))}
-            {shownMargins(partMargins).map((m) => (
-              <span
-                key={m.id}
-                data-label={`dim/${m.id}`}
-                className={`figure absolute top-0 left-0 px-1 text-[17px] leading-5 [text-shadow:0_0_4px_#06201a,0_0_2px_#06201a] ${m.spare < 0 ? 'text-[#ffb3a1]' : 'text-white'}`}
-              >
-                {formatLength(m.distance, unit)}
-              </span>
             ))}
           </div>
         </>

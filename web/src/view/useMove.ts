@@ -1,7 +1,6 @@
 import { movedWithCard, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
-import type { Change, Conversion, Placement } from '@young-shell/core/document';
-import { marginsOfPart, snap, stopsAt } from '@young-shell/core/fit';
-import { nearestWhere, type Where } from '@young-shell/core/search';
+import type { Change, Placement } from '@young-shell/core/document';
+import { snap } from '@young-shell/core/fit';
 import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
@@ -9,48 +8,17 @@ import { store, useAppDispatch } from '../app/store';
 import { selectAssembly, selectInSlots } from '../document/selectors';
 import { submit } from '../document/sync';
 import { dragTo } from './slice';
+import { useStations } from './station';
 
 const KEYS = ['x', 'y', 'z'] as const;
 const round = (value: number) => Math.round(value * 1000) / 1000;
 /** A hand on the pointer means half millimetres; exact places come from snapping and typing. */
 const byHand = (from: number, by: number) => (by === 0 ? from : Math.round((from + by) * 2) / 2);
 
-/**
- * The feasible place nearest to where the hand is: from the grid's nearest position as far towards the hand along each
- * axis as the exact distances allow.
- */
-function stuckTo(
-  where: Where,
-  assembly: Assembly,
-  document: Conversion,
-  id: string,
-  from: Placement,
-  wanted: Placement,
-  axes: readonly Axis[],
-): Placement {
-  const part = document.kit.parts[id]!;
-  const fits = (p: Placement) =>
-    stopsAt(marginsOfPart(assembly, placeInShell(id, part, p, document.shell))).length === 0;
-  const held = [0, 1, 2].map((axis) => !axes.includes(axis as Axis));
-  const there: Vec3 = [wanted.x, wanted.y, wanted.z];
-  // In the plane of the hand; only where that has no place at all, out of it.
-  const near = nearestWhere(where, there, held) ?? nearestWhere(where, there);
-  if (!near) return from;
-  let at: Placement = { ...wanted, x: round(near[0]), y: round(near[1]), z: round(near[2]) };
-  const nearby = Math.hypot(near[0] - wanted.x, near[1] - wanted.y, near[2] - wanted.z);
-  // Coordinates that a face of the part fixes stay as the map has them.
-  const { runs } = where.maps[0]!.positions;
-  KEYS.forEach((key, axis) => {
-    if (runs[axis as Axis].count <= 1 || Math.abs(wanted[key] - at[key]) > nearby + 1) return;
-    const next = { ...at, [key]: wanted[key] };
-    if (fits(next)) at = next;
-  });
-  return at;
-}
-
 /** Everything that moves a part: dragging with snapping, nudges, typed positions, turns. */
 export function useMove() {
   const dispatch = useAppDispatch();
+  const stations = useStations();
 
   const put = useCallback(
     (id: string, placement: Placement): string | undefined => {
@@ -86,11 +54,10 @@ export function useMove() {
         y: round(loose.y + snapped.by[1]!),
         z: round(loose.z + snapped.by[2]!),
       };
-      const { on, stick, map } = store.getState().view.where;
-      const placement =
-        on && stick && map?.id === id && !snapped.intoSlot
-          ? stuckTo(map.where, assembly, document, id, from, drawn, axes)
-          : drawn;
+      const state = store.getState();
+      const pull = { document, assembly, id, from, wanted: drawn, axes };
+      const pulled = snapped.intoSlot ? undefined : stations.map((s) => s.pull?.(state, pull)).find((p) => p);
+      const placement = pulled ?? drawn;
       dispatch(
         dragTo({
           id,
@@ -99,7 +66,7 @@ export function useMove() {
         }),
       );
     },
-    [dispatch],
+    [dispatch, stations],
   );
 
   const drop = useCallback(() => {

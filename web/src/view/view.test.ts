@@ -5,8 +5,8 @@ import { applyChange, readConversion } from '@young-shell/core/document';
 import { marginsOf } from '@young-shell/core/fit';
 import { area } from '@young-shell/core/solid';
 import { describe, expect, it } from 'vitest';
-import { faceOutlines } from './faceOutlines';
-import { overlapsOf } from './overlaps';
+import { faceOutlines } from '../stations/cut/faceOutlines';
+import { clashBoxes } from '../stations/fit/clashBoxes';
 import { hullBox } from './projection';
 import { defaultDepth, hullSilhouette, wallOutlines } from './section';
 import { spread, type Writing } from './writing';
@@ -44,18 +44,18 @@ describe('sections of the shell', () => {
 
 describe('red tape', () => {
   it('lies where the card is in the ribs, and nowhere when it is not', () => {
-    const tape = overlapsOf(assemble(deck), marginsOf(assemble(deck)));
+    const tape = clashBoxes(assemble(deck), marginsOf(assemble(deck)));
     expect(tape.map((t) => t.id).sort()).toEqual(['card-1|lid-rib-1', 'card-1|lid-rib-2']);
     for (const { low, high } of tape) expect(high[2] - low[2]).toBeCloseTo(3.8, 9);
     const placement = { ...deck.layout.placements['card-1']!, z: 100 };
     const clear = assemble(applyChange(deck, { type: 'placePart', id: 'card-1', placement }).document);
-    expect(overlapsOf(clear, marginsOf(clear))).toEqual([]);
+    expect(clashBoxes(clear, marginsOf(clear))).toEqual([]);
   });
 
   it('on a wall it is as thick as the part is in it', () => {
     const placement = { ...deck.layout.placements['drive-1']!, x: 16.2 };
     const assembly = assemble(applyChange(deck, { type: 'placePart', id: 'drive-1', placement }).document);
-    const [tape] = overlapsOf(assembly, marginsOf(assembly)).filter((t) => t.id === 'drive-1|left');
+    const [tape] = clashBoxes(assembly, marginsOf(assembly)).filter((t) => t.id === 'drive-1|left');
     expect([tape!.low[0], tape!.high[0]]).toEqual([expect.closeTo(16.2, 9), expect.closeTo(18.2, 9)]);
   });
 });

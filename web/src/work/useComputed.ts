@@ -1,52 +1,45 @@
-import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { compute, type Lane } from './engine';
-import type { Engine } from './engine.worker';
+import type { InputOf, JobName, Lane, OutputOf, Owner } from './lanes';
+import { Newest } from './newest';
+import { run } from './work';
 
 /** After a cold load the first view is drawn within this, ms; until then the workers leave it the cores. */
 const FIRST_VIEW = 2000;
 
 const idle = () => new Promise((resolve) => setTimeout(resolve, Math.max(0, FIRST_VIEW - performance.now())));
 
-/**
- * A value from the worker that follows its input. While one run is going on only the newest next input is
- * kept, so that typing or dragging never queues up work. The last value stays until the next is there.
- */
-export function useComputed<I, R>(
+/** A value from a job that follows its input; the last one stays until the next is there. No input: nothing is asked. */
+export function useComputed<O extends Owner, J extends JobName<O>>(
   lane: Lane,
-  input: I | undefined,
-  work: (engine: Remote<Engine>, input: I) => Promise<R>,
-): { value: R | undefined; busy: boolean } {
-  const [state, setState] = useState<{ value: R | undefined; busy: boolean }>({ value: undefined, busy: false });
-  const wanted = useRef<I | undefined>(undefined);
-  const running = useRef(false);
-  const alive = useRef(true);
+  owner: O,
+  job: J,
+  input: InputOf<O, J> | undefined,
+): { value: OutputOf<O, J> | undefined; busy: boolean } {
+  const [state, setState] = useState<{ value: OutputOf<O, J> | undefined; busy: boolean }>({
+    value: undefined,
+    busy: false,
+  });
+  const follower = useRef<Newest<InputOf<O, J>, OutputOf<O, J>>>(null);
   useEffect(() => {
-    alive.current = true;
-    return () => {
-      alive.current = false;
-    };
-  }, []);
-  useEffect(() => {
-    wanted.current = input;
-    if (input === undefined || running.current) return;
-    running.current = true;
-    setState((s) => ({ ...s, busy: true }));
-    void (async () => {
-      await idle();
-      let last: I | undefined;
-      while (alive.current && wanted.current !== undefined && wanted.current !== last) {
-        last = wanted.current;
-        const now = last;
-        try {
-          const value = await compute(lane, (engine) => work(engine, now));
-          if (alive.current) setState({ value, busy: wanted.current !== now });
-        } catch {
-          if (alive.current) setState((s) => ({ ...s, busy: false }));
-        }
-      }
-      running.current = false;
-    })();
-  }, [input, lane, work]);
+    const made = new Newest<InputOf<O, J>, OutputOf<O, J>>(
+      async (now) => {
+        await idle();
+        return (await run(lane, owner, job, now)) as OutputOf<O, J>;
+      },
+      (told) => setState((s) => ({ value: 'value' in told ? told.value : s.value, busy: told.busy })),
+    );
+    follower.current = made;
+    return () => made.rest();
+  }, [lane, owner, job]);
+  const parts: readonly unknown[] = input ?? [];
+  useEffect(
+    () => {
+      if (input) follower.current?.follow(input);
+      else follower.current?.rest();
+    },
+    // The same things in a new list are no new input.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [lane, owner, job, input === undefined, ...parts],
+  );
   return state;
 }

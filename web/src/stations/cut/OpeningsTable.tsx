@@ -13,7 +13,7 @@ const column = createColumnHelper<typeof features, CutOpening>();
 
 /** Every opening and hole that the layout asks for, with its place on its face. */
 export function OpeningsTable() {
-  const { cut } = useAppSelector(selectAssessment);
+  const { cut } = useAppSelector(selectAssessment).reports;
   const unit = useAppSelector((s) => s.preferences.unit);
   const dispatch = useAppDispatch();
   const columns = useMemo(

@@ -11,7 +11,7 @@ import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
 import { download, stem } from '../../ui/download';
 import { Section } from '../../ui/Section';
-import { compute } from '../../work/engine';
+import { run } from '../../work/work';
 import { SheetPicture } from './SheetPicture';
 
 /** The 1:1 sheets: a picture of each face, paper, ruler correction, and the files. */
@@ -38,7 +38,7 @@ export function SheetPanel() {
       download(
         `${file}-${only ? only[0] : 'sheets'}.pdf`,
         'application/pdf',
-        (await compute('searches', (engine) => engine.sheets(document, only))) as BlobPart,
+        (await run('short', 'cut', 'sheets', [document, only])) as BlobPart,
       );
     } catch (error) {
       toast.error((error as Error).message);
@@ -48,12 +48,7 @@ export function SheetPanel() {
   };
   const svg = async () => {
     try {
-      if (face)
-        download(
-          `${file}-${face}.svg`,
-          'image/svg+xml',
-          await compute('searches', (engine) => engine.svg(document, face)),
-        );
+      if (face) download(`${file}-${face}.svg`, 'image/svg+xml', await run('short', 'cut', 'svg', [document, face]));
     } catch (error) {
       toast.error((error as Error).message);
     }

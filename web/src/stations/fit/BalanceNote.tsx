@@ -4,13 +4,13 @@ import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Explain } from '../../ui/Explain';
 import { Section } from '../../ui/Section';
-import { useLitres } from '../shell/useLitres';
+import { useComputed } from '../../work/useComputed';
 
 /** Weight, centre of mass, where it tips, how full it is. */
 export function BalanceNote({ balance }: { balance: Balance }) {
   const document = useAppSelector(selectDocument);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const { value: litres } = useLitres(document);
+  const { value: litres } = useComputed('quick', 'shell', 'volumes', [document]);
   const mm = (v: number) => formatLength(v, unit);
   const { parts, shell, centre, tips } = balance;
   const rows: [string, string][] = [

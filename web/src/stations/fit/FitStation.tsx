@@ -2,8 +2,8 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { FindingList } from '../../ui/FindingList';
 import { Tabs } from '../../ui/Tabs';
-import { setFitTab, type FitTab } from '../../view/slice';
-import { useWhere } from '../../view/useWhere';
+import { setTab, type FitTab } from './slice';
+import { useWhere } from './useWhere';
 import { LayoutsPanel } from './LayoutsPanel';
 import { MarginList } from './MarginList';
 import { MeasureAgainList } from './MeasureAgainList';
@@ -17,14 +17,14 @@ import { WishesPanel } from './WishesPanel';
 
 /** Station 3: where everything goes, by how much it fits, and what would make it fit. */
 export function FitStation() {
-  const tab = useAppSelector((s) => s.view.fitTab);
+  const tab = useAppSelector((s) => s.fit.tab);
   const dispatch = useAppDispatch();
   useWhere();
   return (
     <Tabs
       label="Fit"
       value={tab}
-      onChange={(value) => dispatch(setFitTab(value as FitTab))}
+      onChange={(value) => dispatch(setTab(value as FitTab))}
       tabs={[
         { value: 'margins', label: 'Margins', content: <Margins /> },
         { value: 'layouts', label: 'Layouts', content: <LayoutsPanel /> },

@@ -6,7 +6,7 @@ import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { Progress } from '../../ui/Progress';
 import { Section } from '../../ui/Section';
-import { setFitTab } from '../../view/slice';
+import { setTab } from './slice';
 import { KeptLayouts } from './KeptLayouts';
 import { LayoutCard } from './LayoutCard';
 import { RulesNote } from './RulesNote';
@@ -91,7 +91,7 @@ export function LayoutsPanel() {
             className="mt-2.5"
             look="strong"
             onClick={() => {
-              dispatch(setFitTab('ways'));
+              dispatch(setTab('ways'));
               void dispatch(searchWaysOut());
             }}
           >

@@ -15,7 +15,7 @@ const chance = (p: number) =>
 
 /** The tightest margins of the plan: nominal, worst case, 95 %, chance. */
 export function MarginList() {
-  const { fit } = useAppSelector(selectAssessment);
+  const { fit } = useAppSelector(selectAssessment).reports;
   const [all, setAll] = useState(false);
   const shown = all ? fit.margins : fit.margins.slice(0, 4);
   return (

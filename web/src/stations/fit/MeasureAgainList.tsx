@@ -10,7 +10,7 @@ import { Section } from '../../ui/Section';
 /** Which measurements matter: those that make the tight margins unsure, editable here. */
 export function MeasureAgainList() {
   const document = useAppSelector(selectDocument);
-  const { fit } = useAppSelector(selectKeptAssessment);
+  const { fit } = useAppSelector(selectKeptAssessment).reports;
   const submit = useSubmit();
   if (fit.measureAgain.length === 0) return null;
   return (

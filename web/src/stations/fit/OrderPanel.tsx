@@ -1,7 +1,5 @@
-import type { Conversion } from '@young-shell/core/document';
 import { nameOf, type Access, type Order, type OrderStep } from '@young-shell/core/fit';
 import { DIRECTIONS, type Vec3 } from '@young-shell/core/solid';
-import type { Remote } from 'comlink';
 import { ChevronLeft, ChevronRight, Play, Square } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -10,12 +8,8 @@ import { Button } from '../../ui/Button';
 import { Explain } from '../../ui/Explain';
 import { Section } from '../../ui/Section';
 import { select, showMotion } from '../../view/slice';
-import type { Engine } from '../../work/engine.worker';
 import { useComputed } from '../../work/useComputed';
 import { BalanceNote } from './BalanceNote';
-
-type Answer = Awaited<ReturnType<Engine['order']>>;
-const ask = async (engine: Remote<Engine>, document: Conversion): Promise<Answer> => engine.order(document);
 
 const LEG_MS = 700;
 
@@ -36,7 +30,7 @@ function away({ legs }: OrderStep, share: number): Vec3 {
 /** In which order everything goes in, stepped through in the view; what comes out first; hands, drivers, balance. */
 export function OrderPanel() {
   const document = useAppSelector(selectDocument);
-  const { value, busy } = useComputed('searches', document, ask);
+  const { value, busy } = useComputed('short', 'fit', 'order', [document]);
   if (Object.keys(document.layout.placements).length === 0)
     return (
       <Section title="Order">

@@ -1,20 +1,15 @@
-import type { Conversion } from '@young-shell/core/document';
-import { nameOf, type Overlap } from '@young-shell/core/fit';
+import { nameOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
-import type { Remote } from 'comlink';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Section } from '../../ui/Section';
 import { useComputed } from '../../work/useComputed';
-import type { Engine } from '../../work/engine.worker';
-
-const overlaps = (engine: Remote<Engine>, document: Conversion): Promise<Overlap[]> => engine.overlaps(document);
 
 /** What is in what: depth and volume, by the solid kernel. */
 export function OverlapList() {
   const document = useAppSelector(selectDocument);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const { value } = useComputed('figures', document, overlaps);
+  const { value } = useComputed('quick', 'fit', 'overlaps', [document]);
   if (!value || value.length === 0) return null;
   return (
     <Section title="What is in what">

@@ -1,7 +1,8 @@
 import { marginName, severityOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
-import { selectPartMargins, selectShown } from '../../document/selectors';
+import { selectShown } from '../../document/selectors';
+import { selectPartMargins } from './selectors';
 
 /** Live distances of the selected part: they move with the hand. */
 export function PartMargins() {

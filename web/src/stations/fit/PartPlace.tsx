@@ -14,7 +14,7 @@ import { Section } from '../../ui/Section';
 import { turnAxis } from '../../view/projection';
 import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
-import { compute } from '../../work/engine';
+import { run } from '../../work/work';
 import { PartMargins } from './PartMargins';
 import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
@@ -41,7 +41,7 @@ export function PartPlace({ id }: { id: string }) {
   const place = async () => {
     setBusy(true);
     try {
-      const result = await compute('searches', (engine) => engine.place(document, id));
+      const result = await run('short', 'fit', 'place', [document, id]);
       setFound({ ...result, at: 0 });
       const [best] = result.proposals;
       if (best) put(id, best.placement);

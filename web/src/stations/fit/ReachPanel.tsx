@@ -1,7 +1,6 @@
 import { nameOf, type Route } from '@young-shell/core/fit';
-import type { Conversion } from '@young-shell/core/document';
+
 import { formatLength } from '@young-shell/core/quantity';
-import type { Remote } from 'comlink';
 import { useEffect, useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -10,18 +9,15 @@ import { Explain } from '../../ui/Explain';
 import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
 import { Button } from '../../ui/Button';
-import { showRoutes } from '../../view/slice';
-import type { Engine } from '../../work/engine.worker';
+import { showRoutes } from './slice';
 import { useComputed } from '../../work/useComputed';
-
-const routes = (engine: Remote<Engine>, document: Conversion): Promise<Route[]> => engine.routes(document);
 
 /** Every cable, riser and tube: how it runs, how long it has to be, what to buy, where the slack can lie. */
 export function ReachPanel() {
   const document = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
-  const picked = useAppSelector((s) => s.view.routes?.picked ?? null);
-  const { value, busy } = useComputed('searches', document, routes);
+  const picked = useAppSelector((s) => s.fit.routes?.picked ?? null);
+  const { value, busy } = useComputed('short', 'fit', 'routes', [document]);
   const ordered = useMemo(() => [...(value ?? [])].sort((a, b) => slackOf(a) - slackOf(b)), [value]);
   useEffect(() => {
     if (value) dispatch(showRoutes({ routes: value, picked: null }));

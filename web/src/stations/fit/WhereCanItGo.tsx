@@ -4,18 +4,18 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Button } from '../../ui/Button';
 import { Check } from '../../ui/Check';
-import { showWhere } from '../../view/slice';
+import { showWhere } from './slice';
 import { useMove } from '../../view/useMove';
-import { compute } from '../../work/engine';
-import type { Engine } from '../../work/engine.worker';
+import type { OutputOf } from '../../work/lanes';
+import { run } from '../../work/work';
 
-type Orientations = ReturnType<Engine['orientations']>;
+type Orientations = OutputOf<'fit', 'orientations'>;
 
 /** All feasible positions of the selected part over the shell; in which orientations it has any. */
 export function WhereCanItGo({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
-  const { on, stick, map } = useAppSelector((s) => s.view.where);
+  const { on, stick, map } = useAppSelector((s) => s.fit.where);
   const [found, setFound] = useState<{ of: typeof document; id: string; all: Orientations }>();
   const [busy, setBusy] = useState(false);
   const { put } = useMove();
@@ -25,7 +25,7 @@ export function WhereCanItGo({ id }: { id: string }) {
   const ask = async () => {
     setBusy(true);
     try {
-      setFound({ of: document, id, all: await compute('searches', (engine) => engine.orientations(document, id)) });
+      setFound({ of: document, id, all: await run('short', 'fit', 'orientations', [document, id]) });
     } catch (error) {
       toast.error((error as Error).message);
     } finally {

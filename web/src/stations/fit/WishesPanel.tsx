@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
-import { compute } from '../../work/engine';
+import { run } from '../../work/work';
 
 const LABELS: Record<WishKind, string> = {
   near: 'near',
@@ -37,7 +37,7 @@ export function WishesPanel() {
   const ask = async () => {
     setBusy(true);
     try {
-      setConflict({ of: document, found: await compute('layouts', (engine) => engine.conflict(document, 'locked')) });
+      setConflict({ of: document, found: await run('long', 'fit', 'conflict', [document, 'locked']) });
     } catch (error) {
       toast.error((error as Error).message);
     } finally {
@@ -142,11 +142,11 @@ function AddWish() {
 
 function WishRow({ id, wish, fights }: { id: string; wish: Wish; fights: boolean }) {
   const document = useAppSelector(selectDocument);
-  const slow = useAppSelector((s) => s.view.slow);
+  const slow = useAppSelector((s) => s.slow.fit?.findings);
   const submit = useSubmit();
   const state = useMemo(() => wishState(wish, assemble(document)), [document, wish]);
   const name = nameOf(document, { kind: 'part', id: wish.part });
-  const holds = wish.kind === 'reachable' ? !slow.some((f) => f.id === `fit/wish/${id}`) : state?.holds;
+  const holds = wish.kind === 'reachable' ? !slow?.some((f) => f.id === `fit/wish/${id}`) : state?.holds;
   return (
     <li className="flex items-center gap-2 border-t border-line py-1.5 first:border-t-0">
       <span className={`min-w-0 flex-1 leading-snug ${fights ? 'text-stop' : ''}`}>

@@ -1,8 +1,7 @@
-import { proxy } from 'comlink';
 import type { AppThunk } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
-import { compute, stop } from '../../work/engine';
 import type { Telling } from '../../work/engine.worker';
+import { run as runJob, stop } from '../../work/work';
 import { ended, started, told, type Found, type SearchState } from './searchSlice';
 
 const STOPPED = 'Stopped.';
@@ -11,7 +10,7 @@ const STOPPED = 'Stopped.';
 export const searchLayouts = (): AppThunk<Promise<void>> => (dispatch, getState) =>
   run(dispatch, getState, 'layouts', async (document, tell) => {
     const { seed, keep } = getState().search.layouts;
-    const result = await compute('layouts', (engine) => engine.layouts(document, seed, keep, tell));
+    const result = await runJob('long', 'fit', 'layouts', [document, seed, keep], tell);
     const { layouts, searched, conflict, homeless } = result;
     return { best: layouts, words: searched, conflict: conflict ?? null, homeless };
   });
@@ -20,12 +19,12 @@ export const searchLayouts = (): AppThunk<Promise<void>> => (dispatch, getState)
 export const searchWaysOut = (): AppThunk<Promise<void>> => (dispatch, getState) =>
   run(dispatch, getState, 'ways', async (document, tell) => {
     const { seed } = getState().search.layouts;
-    const { ways, tried } = await compute('layouts', (engine) => engine.waysOut(document, seed, tell));
+    const { ways, tried } = await runJob('long', 'fit', 'waysOut', [document, seed], tell);
     return { best: ways, words: `${tried.length} interventions tried, each by a search with it made.` };
   });
 
 /** Ends the search that is under way; what it has found so far stays. */
-export const stopSearch = (): AppThunk => () => stop('layouts', STOPPED);
+export const stopSearch = (): AppThunk => () => stop('long', STOPPED);
 
 type Dispatch = Parameters<AppThunk>[0];
 type GetState = Parameters<AppThunk>[1];
@@ -34,19 +33,16 @@ async function run(
   dispatch: Dispatch,
   getState: GetState,
   name: keyof SearchState,
-  work: (
-    document: ReturnType<typeof selectDocument>,
-    tell: (t: Telling<Found>) => void,
-  ) => Promise<Record<string, unknown>>,
+  work: (document: ReturnType<typeof selectDocument>, tell: (t: Telling) => void) => Promise<Record<string, unknown>>,
 ): Promise<void> {
   const { layouts, ways } = getState().search;
   // One at a time: the machine has few cores, and both are about the same plan.
-  if (layouts.running || ways.running) stop('layouts', STOPPED);
+  if (layouts.running || ways.running) stop('long', STOPPED);
   const document = selectDocument(getState());
   dispatch(started({ name, of: document }));
-  const tell = proxy((telling: Telling<Found>) => {
-    dispatch(told({ name, ...telling }));
-  });
+  const tell = ({ best, ...telling }: Telling) => {
+    dispatch(told({ name, ...telling, ...(best ? { best: best as Found[] } : {}) }));
+  };
   try {
     const result = await work(document, tell);
     if (getState().search[name].of === document) dispatch(ended({ name, result }));

@@ -70,5 +70,11 @@ const slice = createSlice({
   },
 });
 
+declare module '../../app/store' {
+  interface StationSlices {
+    search: SearchState;
+  }
+}
+
 export const searchReducer = slice.reducer;
 export const { started, told, ended, setSearch, forgetSearches } = slice.actions;

@@ -14,9 +14,9 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { Section } from '../../ui/Section';
-import { ShellImport } from '../import/ShellImport';
+import { ShellImport } from '../../import/ShellImport';
 import { HullSectionEditor } from './HullSectionEditor';
-import { SectionDrawing } from './SectionDrawing';
+import { SectionDrawing } from '../../ui/SectionDrawing';
 
 const FORMS: { value: StartingForm; label: string }[] = [
   { value: 'box', label: 'box' },

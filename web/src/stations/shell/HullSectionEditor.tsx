@@ -9,7 +9,7 @@ import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { TextField } from '../../ui/TextField';
-import { SECTION_NAMES } from './SectionDrawing';
+import { SECTION_NAMES } from '../../ui/SectionDrawing';
 import { SectionEditor } from './SectionEditor';
 
 const BASE = '/shell/hull/corners';

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { put } from './HullSectionEditor';
-import { SECTION_NAMES, SectionDrawing } from './SectionDrawing';
+import { SECTION_NAMES, SectionDrawing } from '../../ui/SectionDrawing';
 import { SectionEditor } from './SectionEditor';
 
 /** The section of a feature that is drawn out along an axis. */

@@ -1,9 +1,7 @@
-import type { Conversion } from '@young-shell/core/document';
 import { formatLength } from '@young-shell/core/quantity';
 import { ROOM_QUESTION, type EmptyBox, type RoomQuestion, type RoomReport } from '@young-shell/core/shell';
 import type { Axis } from '@young-shell/core/solid';
-import type { Remote } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Check } from '../../ui/Check';
@@ -11,9 +9,9 @@ import { Choice } from '../../ui/Choice';
 import { Explain } from '../../ui/Explain';
 import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
-import { bandsOf } from '../../view/roomColours';
-import { showRoom } from '../../view/slice';
-import type { Engine } from '../../work/engine.worker';
+import { bandsOf } from './roomColours';
+import { layPartsAside } from '../../view/slice';
+import { showRoom } from './slice';
 import { useComputed } from '../../work/useComputed';
 
 const AXES = [
@@ -22,23 +20,22 @@ const AXES = [
   { value: '0', label: 'free width' },
 ];
 
-const compute = (engine: Remote<Engine>, { document, question }: { document: Conversion; question: RoomQuestion }) =>
-  engine.room(document, question);
-
 /** Free room: how high it is where, and the largest blocks, slab and stick that go in. */
 export function RoomPanel() {
   const document = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const [question, setQuestion] = useState<RoomQuestion>(ROOM_QUESTION);
   const [picked, setPicked] = useState<string | null>('block-0');
-  const input = useMemo(() => ({ document, question }), [document, question]);
-  const { value: report, busy } = useComputed('figures', input, compute);
+  const { value: report, busy } = useComputed('quick', 'shell', 'room', [document, question]);
   useEffect(() => {
-    if (report) dispatch(showRoom({ report, picked, withParts: question.withParts ?? false }));
+    if (!report) return;
+    dispatch(showRoom({ report, picked }));
+    dispatch(layPartsAside(!question.withParts));
   }, [dispatch, report, picked, question.withParts]);
   useEffect(
     () => () => {
       dispatch(showRoom(null));
+      dispatch(layPartsAside(false));
     },
     [dispatch],
   );

@@ -4,7 +4,7 @@ import { Plus, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../ui/Button';
 import { LengthField } from '../../ui/LengthField';
-import { SECTION_NAMES, SectionDrawing, type Picked } from './SectionDrawing';
+import { SECTION_NAMES, SectionDrawing, type Picked } from '../../ui/SectionDrawing';
 
 interface Props {
   axis: AxisName;

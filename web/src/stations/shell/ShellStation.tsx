@@ -1,7 +1,7 @@
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { FindingList } from '../../ui/FindingList';
 import { Tabs } from '../../ui/Tabs';
-import { setShellTab, type ShellTab } from '../../view/slice';
+import { setTab, type ShellTab } from './slice';
 import { BodyList } from './BodyList';
 import { FeatureList } from './FeatureList';
 import { HazardSurvey } from './HazardSurvey';
@@ -14,13 +14,13 @@ import { WallList } from './WallList';
 
 /** Station 1: what space there really is, and how sure that is. */
 export function ShellStation() {
-  const tab = useAppSelector((s) => s.view.shellTab);
+  const tab = useAppSelector((s) => s.shell.tab);
   const dispatch = useAppDispatch();
   return (
     <Tabs
       label="Shell"
       value={tab}
-      onChange={(value) => dispatch(setShellTab(value as ShellTab))}
+      onChange={(value) => dispatch(setTab(value as ShellTab))}
       tabs={[
         {
           value: 'form',

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { typedReading, useCalipers } from '../../document/useCalipers';
 import { Button } from '../../ui/Button';
 import { Section } from '../../ui/Section';
-import { showJaws } from '../../view/slice';
+import { showJaws } from './slice';
 import { DoubtCard } from './DoubtCard';
 import { useSurvey } from './useSurvey';
 

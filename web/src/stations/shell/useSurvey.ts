@@ -1,10 +1,17 @@
 import type { Measured, Tool } from '@young-shell/core/quantity';
-import { surveyOf, type SurveyStep } from '@young-shell/core/plan';
-import { averaged, judgeReading, withReading, type ReadingVerdict } from '@young-shell/core/shell';
+import { watchesOf } from '@young-shell/core/plan';
+import {
+  averaged,
+  judgeReading,
+  surveyOf,
+  withReading,
+  type ReadingVerdict,
+  type SurveyStep,
+} from '@young-shell/core/shell';
 import { valueAt } from '@young-shell/core/document';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store';
-import { selectAssembly, selectDocument } from '../../document/selectors';
+import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 
 /** A reading that waits for a word of the user. */
@@ -19,13 +26,12 @@ const ENOUGH = 2;
 /** The guided measuring: the step at hand, what its readings say, and what one can do with them. */
 export function useSurvey() {
   const document = useAppSelector(selectDocument);
-  const assembly = useAppSelector(selectAssembly);
   const submit = useSubmit();
   const [skipped, setSkipped] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<string>();
   const [taken, setTaken] = useState(0);
   const [doubt, setDoubt] = useState<Doubt>();
-  const survey = useMemo(() => surveyOf(document, assembly), [document, assembly]);
+  const survey = useMemo(() => surveyOf(document, watchesOf(document)), [document]);
   const queue = useMemo(() => survey.steps.filter((s) => !skipped.includes(s.path)), [survey, skipped]);
   // The place stays until it is left, also when its first reading has made another one more useful.
   const [held, setHeld] = useState<SurveyStep>();

@@ -9,7 +9,7 @@ import { selectDocument } from '../../../document/selectors';
 import { Button } from '../../../ui/Button';
 import { download, stem } from '../../../ui/download';
 import { LengthField } from '../../../ui/LengthField';
-import { compute } from '../../../work/engine';
+import { run } from '../../../work/work';
 
 interface Props {
   id: string;
@@ -30,7 +30,7 @@ export function PlatePanel({ id, map, corrected, ready, onChange }: Props) {
   const file = async (kind: keyof typeof TYPES) => {
     setBusy(true);
     try {
-      const bytes = await compute('searches', (engine) => engine.plate(document, id, kind));
+      const bytes = await run('short', 'kit', 'plate', [document, id, kind]);
       download(`${stem(map.name)}-plate.${kind}`, TYPES[kind], bytes as BlobPart);
     } catch (problem) {
       toast.error((problem as Error).message);

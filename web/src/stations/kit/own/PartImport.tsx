@@ -3,9 +3,9 @@ import { partFromOutline } from '@young-shell/core/exchange';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
 import { LengthField } from '../../../ui/LengthField';
-import { compute } from '../../../work/engine';
-import { ImportDialog } from '../../import/ImportDialog';
-import type { ImportState } from '../../import/useImport';
+import { run } from '../../../work/work';
+import { ImportDialog } from '../../../import/ImportDialog';
+import type { ImportState } from '../../../import/useImport';
 
 /** A part from a solid or the drawing of its outline, covered by few boxes. */
 export function PartImport({ onPart }: { onPart: (part: Part) => void }) {
@@ -51,7 +51,7 @@ function Use({
       setMade(
         state.step === 'outline'
           ? partFromOutline(state.outline, state.unit, thickness, state.file)
-          : await compute('imports', (engine) => engine.partFromSolid()),
+          : await run('files', 'exchange', 'solidPart', []),
       );
     } catch (problem) {
       fail((problem as Error).message);

@@ -11,7 +11,7 @@ import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { download } from '../../../ui/download';
 import { Section } from '../../../ui/Section';
-import { compute } from '../../../work/engine';
+import { run } from '../../../work/work';
 import { PhotoEditor } from './PhotoEditor';
 
 const LARGEST = 40_000_000;
@@ -69,7 +69,7 @@ export function PhotoList() {
         </Button>
         <Button
           onClick={() =>
-            void compute('searches', (engine) => engine.corners(document)).then(
+            void run('short', 'kit', 'corners', [document]).then(
               (bytes) => download('corner-sheet.pdf', 'application/pdf', bytes as BlobPart),
               (problem: Error) => toast.error(problem.message),
             )

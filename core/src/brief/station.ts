@@ -1,0 +1,11 @@
+import { station } from '../station';
+import { assessBrief } from './assess';
+
+export const brief = station({
+  id: 'brief',
+  number: 0,
+  label: 'Brief',
+  reads: ['brief'],
+  assess: ({ document }) => ({ report: null, findings: [], rest: document.brief.policy }),
+  conclude: assessBrief,
+});

@@ -1,0 +1,102 @@
+import { assemble } from '../assembly';
+import type { Conversion } from '../document';
+import {
+  conflictOf,
+  nearestWhere,
+  searchLayouts,
+  waysOutOf,
+  WhereFinder,
+  whereCanItGo,
+  type Conflict,
+  type LayoutResult,
+  type WaysOutResult,
+  type Where,
+} from '../search';
+import type { Orientation, Vec3 } from '../solid';
+import type { JobHost } from '../station';
+import { balanceOf, type Balance } from './balance';
+import { accessOf, orderOf, type Access, type Order } from './order';
+import { overlapsOf, type Overlap } from './overlaps';
+import { placeFor, type PlaceResult } from './place';
+import { routesOf, type Route } from './reach';
+
+const finder = new WhereFinder();
+
+/** Litres that parts and features have in common. */
+export const overlaps = async (host: JobHost, document: Conversion): Promise<Overlap[]> =>
+  overlapsOf(document, await host.kernel());
+
+/** The best free places of one part. */
+export const place = (_host: JobHost, document: Conversion, part: string): PlaceResult =>
+  placeFor(document, assemble(document), part);
+
+/** How all cables run. */
+export const routes = (_host: JobHost, document: Conversion): Route[] => routesOf(document, assemble(document));
+
+/** In which order it goes together, what is in the way of hands and drivers, what it weighs where. */
+export function order(_host: JobHost, document: Conversion): { order: Order; access: Access[]; balance: Balance } {
+  const assembly = assemble(document);
+  return {
+    order: orderOf(document, assembly),
+    access: accessOf(document, assembly),
+    balance: balanceOf(document, assembly),
+  };
+}
+
+/** Which wishes can't hold together, or parts be together. */
+export const conflict = (_host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>
+  conflictOf(document, { keep });
+
+/** Where a part can go as it is turned: of the map only what changed is redone. */
+export function where(
+  _host: JobHost,
+  document: Conversion,
+  id: string,
+  orientation: Orientation,
+): { id: string; where: Where | undefined } {
+  return { id, where: finder.at(document, id, orientation) };
+}
+
+/** In which orientations a part has a place at all, and how many positions. */
+export function orientations(
+  _host: JobHost,
+  document: Conversion,
+  id: string,
+): (Orientation & { free: number; nearest: Vec3 | undefined })[] {
+  const at = document.layout.placements[id];
+  return whereCanItGo(document, id, { step: 3 }).map((where) => ({
+    rear: where.rear,
+    top: where.top,
+    free: where.free,
+    nearest: nearestWhere(where, at ? [at.x, at.y, at.z] : [0, 0, 0]),
+  }));
+}
+
+/** Layouts of the whole kit, told as they are found; where there is none, what can't be together. */
+export function layouts(
+  host: JobHost,
+  document: Conversion,
+  seed: number,
+  keep: 'locked' | 'placed',
+): LayoutResult & { conflict?: Conflict | undefined } {
+  const result = searchLayouts(document, {
+    seed,
+    keep,
+    wanted: 10,
+    steps: 3000,
+    polish: 60,
+    onLayout: (best) => host.tell(0, 'layouts', best),
+    onProgress: (share) => host.tell(share, 'layouts'),
+  });
+  if (result.layouts.length > 0) return result;
+  host.tell(1, 'what is in whose way');
+  return { ...result, conflict: conflictOf(document, { seed, keep }) };
+}
+
+/** The least interventions after which everything fits, told as they are found. */
+export const waysOut = (host: JobHost, document: Conversion, seed: number): WaysOutResult =>
+  waysOutOf(document, {
+    seed,
+    onWay: (best) => host.tell(0, '', best),
+    onProgress: (share, what) => host.tell(share, what),
+  });

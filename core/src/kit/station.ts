@@ -1,0 +1,24 @@
+import { kindOf } from '../parts';
+import { station } from '../station';
+import { assessKit, kitMass } from './assess';
+
+export const kit = station({
+  id: 'kit',
+  number: 2,
+  label: 'Kit',
+  reads: ['kit'],
+  assess: ({ document }) => {
+    const parts = Object.values(document.kit.parts);
+    return {
+      report: null,
+      findings: assessKit(document),
+      rest: `${parts.length} parts`,
+      figures: { mass: kitMass(document) / 1000, drives: parts.filter((p) => kindOf(p) === 'drive').length },
+    };
+  },
+  print: ({ document }) => ({ mass: kitMass(document) }),
+  jobs: () => import('./jobs'),
+  verbs: {
+    holes: { words: 'hole maps solved', load: async () => (await import('./verbs')).holes },
+  },
+});

@@ -1,0 +1,11 @@
+import { assemble, type Assembly } from '../assembly';
+import type { Conversion } from '../document';
+import { recent } from './recent';
+
+const make = recent(
+  (document: Conversion) => [document.shell, document.kit.parts, document.layout.placements],
+  (document: Conversion): Assembly => assemble(document),
+);
+
+/** The solids of a plan: made once for the same shell, parts and places. */
+export const assembled = (document: Conversion): Assembly => make(document);

@@ -1,0 +1,23 @@
+import type { Change, Conversion } from '../document';
+import type { Finding, Remedy } from '../findings';
+import type { JobHost } from '../station';
+import type { SlowAnswers } from './assessAll';
+import { effectOf } from './effect';
+import { remediesOf, slowAnswers } from './slow';
+
+/** What all stations say after a while. */
+export const slow = (host: JobHost, document: Conversion): Promise<SlowAnswers> => slowAnswers(document, host);
+
+/** Changes that would help against a finding. */
+export const remedies = (_host: JobHost, document: Conversion, finding: Finding): Remedy[] =>
+  remediesOf(document, finding);
+
+/** What a change would do to the findings. */
+export async function effect(
+  host: JobHost,
+  document: Conversion,
+  change: Change,
+): Promise<{ better: string[]; worse: string[] }> {
+  const { better, worse } = await effectOf(document, change, host);
+  return { better, worse };
+}

@@ -1,0 +1,129 @@
+import type { Assembly } from '../assembly';
+import type { Conversion, SectionKey, TargetFigures } from '../document';
+import type { Finding, Remedy } from '../findings';
+import type { Linear } from '../quantity';
+import type { SolidKernel } from '../solid';
+
+/** Ids of faces and features that the present plan cuts or takes out. */
+export interface Touched {
+  faces: ReadonlySet<string>;
+  features: ReadonlySet<string>;
+}
+
+/** What a station looks at: the parts of the document that it says it reads, and the solids they become. */
+export interface Context {
+  document: Conversion;
+  /** Made when it is first asked for. */
+  readonly assembly: Assembly;
+}
+
+/** What a station says at once, at every edit and every pointer move: a few milliseconds. */
+export interface Assessed<Report> {
+  /** What its own screen and others show beyond findings. */
+  report: Report;
+  findings: readonly Finding[];
+  /** Stands where none of the station's findings, the slow ones included, is worse than a note. */
+  calm?: Finding | undefined;
+  /** A few words for the verdict strip where there is nothing to say. */
+  rest: string;
+  /** What it knows of the Brief's targets. */
+  figures?: TargetFigures;
+  touched?: Partial<Touched>;
+}
+
+/** What a station says after a while, computed apart. */
+export interface Slow {
+  findings?: readonly Finding[];
+  figures?: TargetFigures;
+}
+
+/** Something whose uncertainty matters, and how much: the survey measures what hangs on it. */
+export interface Watch {
+  name: string;
+  chain: Linear;
+  weight: number;
+}
+
+/** What long computations get from where they run. */
+export interface Tools {
+  kernel(): Promise<SolidKernel>;
+  /** The faces that sheets are set in. */
+  fonts(): Promise<{ text: Uint8Array; figures: Uint8Array }>;
+}
+
+/** What a job may do while it runs. */
+export interface JobHost extends Tools {
+  /** Says how far it is, 0…1, with what it has so far. */
+  tell(share: number, what: string, best?: readonly unknown[]): void;
+  /** Marks buffers that go with a result instead of being copied. */
+  transfer<T>(value: T, buffers: ArrayBufferLike[]): T;
+}
+
+/** A computation that does not run on the page's own thread. */
+export type Job = (host: JobHost, ...input: never[]) => unknown;
+
+/** What a verb of the command line is told. */
+export interface VerbOptions {
+  seed: number;
+  /** True once its time is up. */
+  stop: () => boolean;
+  /** What all stations want to know more surely. */
+  watches: () => readonly Watch[];
+}
+
+/** What a verb gives: JSON to print, files to write, and whether a finding stops the work. */
+export interface VerbResult {
+  print: unknown;
+  files?: Readonly<Record<string, Uint8Array | string>>;
+  stops?: boolean;
+}
+
+export type Verb = (document: Conversion, options: VerbOptions, tools: Tools) => VerbResult | Promise<VerbResult>;
+
+/** A verb with what the usage says of it; its code is loaded when it is used. */
+export interface NamedVerb {
+  words: string;
+  load: () => Promise<Verb>;
+}
+
+/**
+ * A station of the core. The frame knows it by this alone: it calls, orders and caches, and names no station.
+ */
+export interface Station<
+  Id extends string = string,
+  Report = unknown,
+  Jobs extends Readonly<Record<string, Job>> = Readonly<Record<string, Job>>,
+> {
+  id: Id;
+  /** Its place in the order of the work. */
+  number: number;
+  label: string;
+  /** Its words stand for the whole in the list of conversions; one station does. */
+  headline?: boolean;
+  /** The parts of the document its assessment looks at: it is done anew when one of them changes. */
+  reads: readonly SectionKey[];
+  assess: (context: Context) => Assessed<Report>;
+  /** Judges what all others found; asked last. Reads the brief alone besides. */
+  conclude?: (
+    document: Conversion,
+    figures: TargetFigures,
+    touched: Touched,
+  ) => Pick<Assessed<Report>, 'findings' | 'calm'>;
+  slow?: (context: Context, tools: Tools) => Slow | Promise<Slow>;
+  /** What that rests on, where it is not what it `reads`. */
+  slowReads?: readonly SectionKey[];
+  /** Changes that would help against one of its findings, each tried on the plan. */
+  remedies?: (document: Conversion, finding: Finding) => Remedy[];
+  /** What it wants to know more surely. */
+  watches?: (context: Context) => Watch[];
+  /** What the command line prints of it beside its findings. */
+  print?(context: Context, report: Report, tools: Tools): object | Promise<object>;
+  /** Loaded when one is first used. */
+  jobs?: () => Promise<Jobs>;
+  verbs?: Readonly<Record<string, NamedVerb>>;
+}
+
+/** Keeps the types of a station as they are written. */
+export const station = <const Id extends string, Report, Jobs extends Readonly<Record<string, Job>>>(
+  given: Station<Id, Report, Jobs>,
+): Station<Id, Report, Jobs> => given;

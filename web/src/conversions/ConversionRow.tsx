@@ -1,0 +1,124 @@
+import { formatDistanceToNow } from 'date-fns';
+import { Copy, Download, Pencil, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { POLICIES } from '@young-shell/core/brief';
+import type { Listed, Policy } from '@young-shell/core/document';
+import { Button } from '../ui/Button';
+import { ExportMenu } from '../ui/ExportMenu';
+import { VerdictMark } from '../ui/VerdictMark';
+import { Silhouette } from './Silhouette';
+
+interface Props {
+  conversion: Listed;
+  /** Changes that wait in this browser. */
+  waiting: number;
+  onRename: (name: string) => void;
+  onDuplicate: () => void;
+  onRemove: () => void;
+}
+
+const ago = (when: string) => formatDistanceToNow(new Date(when), { addSuffix: true });
+
+/** A conversion on the bench: what it is, whether it fits, what can be done with it. */
+export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRemove }: Props) {
+  const [name, setName] = useState<string>();
+  const { id, summary, updatedAt } = conversion;
+  if (conversion.fault !== undefined) return <UnreadableRow conversion={conversion} onRemove={onRemove} />;
+  return (
+    <li className="flex items-center gap-4 border-b border-line px-5 py-4">
+      {summary ? <Silhouette outline={summary.outline} /> : <span className="h-12 w-20 shrink-0" />}
+      <div className="min-w-0 flex-1">
+        {name === undefined ? (
+          <Link to={`/c/${id}/fit`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
+            {conversion.name}
+          </Link>
+        ) : (
+          <form
+            className="flex gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (name.trim()) onRename(name);
+              setName(undefined);
+            }}
+          >
+            <input
+              autoFocus
+              aria-label="New name"
+              maxLength={120}
+              className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2 py-1"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+              onKeyDown={(event) => event.key === 'Escape' && setName(undefined)}
+            />
+            <Button type="submit">Keep</Button>
+          </form>
+        )}
+        <span className="block truncate font-label text-sm text-ink-soft">
+          {[
+            ...(summary ? [summary.note, POLICIES[summary.policy as Policy].label, `${summary.parts} parts`] : []),
+            `changed ${ago(updatedAt)}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+        {waiting > 0 && (
+          <span className="block text-sm text-warn">
+            {waiting === 1 ? 'One change waits' : `${waiting} changes wait`} in this browser; open it to send them
+          </span>
+        )}
+      </div>
+      <span className="figure flex max-w-44 items-center gap-2 text-xl">
+        {summary ? (
+          <>
+            <VerdictMark verdict={summary.headline.verdict} size={14} />
+            <span className="min-w-0 truncate" title={summary.headline.brief}>
+              {summary.headline.brief}
+            </span>
+          </>
+        ) : (
+          <span className="text-base text-ink-soft">being judged …</span>
+        )}
+      </span>
+      <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
+        <Pencil size={16} aria-hidden />
+      </Button>
+      <Button look="quiet" aria-label={`Duplicate ${conversion.name}`} onClick={onDuplicate}>
+        <Copy size={16} aria-hidden />
+      </Button>
+      <ExportMenu
+        id={id}
+        trigger={
+          <Button look="quiet" aria-label={`Export ${conversion.name}`}>
+            <Download size={16} aria-hidden />
+          </Button>
+        }
+      />
+      <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>
+        <Trash2 size={16} aria-hidden />
+      </Button>
+    </li>
+  );
+}
+
+/** A document that this version can't make sense of: it can be fetched as it is. */
+function UnreadableRow({ conversion, onRemove }: Pick<Props, 'conversion' | 'onRemove'>) {
+  return (
+    <li className="flex items-center gap-4 border-b border-line px-5 py-4">
+      <div className="min-w-0 flex-1">
+        <span className="block truncate text-lg font-semibold">{conversion.name}</span>
+        <span className="block text-sm text-stop">It can’t be read: {conversion.fault}</span>
+      </div>
+      <a
+        className="inline-flex min-h-8 items-center gap-1.5 px-2.5 font-label text-[15px] font-semibold whitespace-nowrap underline"
+        href={`/api/conversions/${conversion.id}/export`}
+        download
+      >
+        Fetch it as it is
+      </a>
+      <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>
+        <Trash2 size={16} aria-hidden />
+      </Button>
+    </li>
+  );
+}

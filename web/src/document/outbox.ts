@@ -1,0 +1,115 @@
+import { createStore, delMany, entries, get, set, del, type UseStore } from 'idb-keyval';
+import type { Pending } from './slice';
+
+/** A change that waits in this browser until the server has it. */
+interface Waiting {
+  /** The page that made it. */
+  page: string;
+  /** In which order changes were made, over all pages. */
+  order: number;
+  change: Pending;
+}
+
+/** Where waiting changes are kept: the browser's database, or its plain storage where that is full or forbidden. */
+export type Place = 'database' | 'storage' | 'nowhere';
+
+const PREFIX = 'young-shell/outbox/';
+/** Where an earlier version kept the whole queue of a conversion. */
+const oldKey = (conversion: string) => `young-shell/pending/${conversion}`;
+const keyOf = (conversion: string, uid: string) => `${conversion}/${uid}`;
+
+/** This page among all that are open in the browser. */
+const PAGE = globalThis.crypto.randomUUID();
+const lockOf = (page: string) => `young-shell/page/${page}`;
+// Held as long as the page is open: others leave its changes to it.
+if (typeof navigator !== 'undefined' && 'locks' in navigator)
+  void navigator.locks.request(lockOf(PAGE), () => new Promise(() => undefined));
+
+let database: UseStore | undefined;
+const store = () => (database ??= createStore('young-shell-outbox', 'changes'));
+let counter = 0;
+/** Keeping and letting go of one change must not overtake each other. */
+let last: Promise<unknown> = Promise.resolve();
+const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+  const next = last.then(work, work);
+  last = next.catch(() => undefined);
+  return next;
+};
+
+/** Keeps a change until the server has it. Says where it could be kept. */
+export const keepWaiting = (conversion: string, change: Pending): Promise<Place> =>
+  inTurn(async () => {
+    const waiting: Waiting = { page: PAGE, order: Date.now() + counter++ / 1000, change };
+    try {
+      await set(keyOf(conversion, change.uid), waiting, store());
+      return 'database';
+    } catch {
+      try {
+        localStorage.setItem(PREFIX + keyOf(conversion, change.uid), JSON.stringify(waiting));
+        return 'storage';
+      } catch {
+        return 'nowhere';
+      }
+    }
+  });
+
+/** The server has it, or the user let go of it. */
+export const letGo = (conversion: string, uids: readonly string[]): Promise<void> =>
+  inTurn(async () => {
+    for (const uid of uids) {
+      try {
+        localStorage.removeItem(PREFIX + keyOf(conversion, uid));
+      } catch {
+        // Storage is forbidden: then nothing is in it.
+      }
+    }
+    await delMany(
+      uids.map((uid) => keyOf(conversion, uid)),
+      store(),
+    ).catch(() => undefined);
+  });
+
+async function all(): Promise<[string, Waiting][]> {
+  const kept = await entries<string, Waiting>(store()).catch((): [string, Waiting][] => []);
+  const plain: [string, Waiting][] = [];
+  try {
+    for (let i = 0; i < localStorage.length; i++) {
+      const key = localStorage.key(i)!;
+      if (key.startsWith(PREFIX))
+        plain.push([key.slice(PREFIX.length), JSON.parse(localStorage.getItem(key)!) as Waiting]);
+    }
+  } catch {
+    // Forbidden, or not ours.
+  }
+  return [...kept, ...plain];
+}
+
+/** Pages that are open now; undefined where the browser does not tell. */
+async function openPages(): Promise<Set<string> | undefined> {
+  if (typeof navigator === 'undefined' || !('locks' in navigator)) return undefined;
+  const { held = [] } = await navigator.locks.query();
+  return new Set(held.map(({ name }) => name!));
+}
+
+/** Changes of a conversion that wait and that no other open page will send, oldest first. */
+export async function waitingOf(conversion: string): Promise<Pending[]> {
+  const [kept, pages] = await Promise.all([all(), openPages().catch(() => undefined)]);
+  const own = kept
+    .filter(([key, { page }]) => key.startsWith(`${conversion}/`) && (page === PAGE || !pages?.has(lockOf(page))))
+    .map(([, waiting]) => waiting)
+    .sort((a, b) => a.order - b.order);
+  const old = (await get<Pending[]>(oldKey(conversion)).catch(() => undefined)) ?? [];
+  if (old.length > 0) await del(oldKey(conversion)).catch(() => undefined);
+  for (const change of old) await keepWaiting(conversion, change);
+  return [...old, ...own.map(({ change }) => change)];
+}
+
+/** How many changes wait, by conversion. */
+export async function waitingCounts(): Promise<Record<string, number>> {
+  const counts: Record<string, number> = {};
+  for (const [key] of await all()) {
+    const id = key.split('/')[0]!;
+    counts[id] = (counts[id] ?? 0) + 1;
+  }
+  return counts;
+}

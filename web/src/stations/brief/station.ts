@@ -1,0 +1,6 @@
+import type { WebStation } from '../../view/station';
+
+export const brief: WebStation = {
+  id: 'brief',
+  screen: async () => ({ Component: (await import('./BriefStation')).BriefStation }),
+};

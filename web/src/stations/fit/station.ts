@@ -1,0 +1,31 @@
+import type { AppThunk } from '../../app/store';
+import type { WebStation } from '../../view/station';
+import { FitStation } from './FitStation';
+import { FitOver3d, FitUnder3d } from './Layers3d';
+import { FitOverSection } from './LayersSection';
+import { pull } from './pull';
+import { stopSearch } from './search';
+import { forgetSearches } from './searchSlice';
+import { selectTapes, writingsOf } from './selectors';
+import { forgetFit } from './slice';
+import { WishTape } from './WishTape';
+
+const leave = (): AppThunk => (dispatch) => {
+  dispatch(stopSearch());
+  dispatch(forgetSearches());
+  dispatch(forgetFit());
+};
+
+export const fit: WebStation = {
+  id: 'fit',
+  // Most visits begin here: it comes with the first view.
+  screen: async () => ({ Component: FitStation }),
+  Under3d: FitUnder3d,
+  Over3d: FitOver3d,
+  OverSection: FitOverSection,
+  tapes: selectTapes,
+  writings: writingsOf,
+  PartNote: WishTape,
+  pull,
+  leave,
+};

@@ -1,0 +1,9 @@
+import type { WebStation } from '../view/station';
+import { brief } from './brief/station';
+import { cut } from './cut/station';
+import { fit } from './fit/station';
+import { kit } from './kit/station';
+import { shell } from './shell/station';
+
+/** The stations of the interface. One line each. */
+export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, cut];
