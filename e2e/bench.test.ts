@@ -304,7 +304,9 @@ describe('the list', () => {
 
   it('edits made while the server is away survive leaving for the list, and loading the page again', async () => {
     const path = await bench.pathOf('Toolbox', 'shell');
-    const page = await bench.page(path);
+    const page = await bench.page('/');
+    await page.getByRole('link', { name: 'Toolbox', exact: true }).click();
+    await page.getByRole('link', { name: /Shell/ }).first().click();
     const height = field(page, 'Height');
     await type(height, '180');
     await until(
@@ -312,11 +314,7 @@ describe('the list', () => {
       (hull) => hull.height.value === 180,
     );
     // The interface is put where it is found without the server once the first view has been there for a while.
-    await page.waitForFunction(
-      async () => (await navigator.serviceWorker.getRegistration())?.active?.state === 'activated',
-      undefined,
-      { timeout: 60_000 },
-    );
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.reload();
     await height.waitFor();
     await bench.killServer();

@@ -1,8 +1,18 @@
 import type { ImportedSolid, OwnBlock, Part } from '../document';
 import { MOST_COVER_BOXES, OWN } from '../document';
 import { measured } from '../quantity';
-import { boundsOfMesh, coverBoxes, mended, scaledMesh, shiftedMesh, simplified, type Cover, type Mesh } from '../solid';
-import { UNITS, type FileUnit } from './read';
+import {
+  boundsOfMesh,
+  coverBoxes,
+  mended,
+  scaledMesh,
+  shiftedMesh,
+  simplified,
+  volumeOfMesh,
+  type Cover,
+  type Mesh,
+} from '../solid';
+import { FileFault, UNITS, type FileUnit } from './read';
 import { writeStl } from './stl';
 
 /** A solid that was read, in mm, its low corner at the origin. */
@@ -24,10 +34,15 @@ export function doubtOfSize(size: readonly number[]): string | undefined {
   return undefined;
 }
 
+/** Less than this is a surface without anything inside, mm³. */
+const LEAST_VOLUME = 1e-3;
+
 /** Brings triangles to mm and to the origin, and makes them a closed solid. @throws MeshError with the place. */
 export function prepareSolid(raw: Mesh, unit: FileUnit): PreparedSolid {
   const { mesh, repairs } = mended(UNITS[unit] === 1 ? raw : scaledMesh(raw, UNITS[unit]));
   const { low, high } = boundsOfMesh(mesh);
+  if (volumeOfMesh(mesh) < LEAST_VOLUME)
+    throw new FileFault('not-a-solid', 'What the file holds is flat: a solid has room inside its surface.');
   return {
     mesh: shiftedMesh(mesh, [-low[0], -low[1], -low[2]]),
     size: [high[0] - low[0], high[1] - low[1], high[2] - low[2]],

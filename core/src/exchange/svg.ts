@@ -1,8 +1,7 @@
 import { sheetOf, type Sheet, type SheetItem } from '../cut';
 import type { Conversion, FaceId } from '../document';
+import { xmlText } from './xmlText';
 
-const escape = (text: string) =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 const n = (value: number) => String(Math.round(value * 1000) / 1000);
 
 const STYLES = {
@@ -33,7 +32,7 @@ export function svgOf(name: string, sheet: Sheet): string {
       case 'line':
         return `<path d="M${item.points.map(([u, v]) => `${x(u)} ${y(v)}`).join('L')}${item.closed ? 'Z' : ''}"${item.dashed ? ' stroke-dasharray="2 1.5"' : ''}/>`;
       case 'text':
-        return `<text x="${x(item.at[0])}" y="${y(item.at[1])}" font-size="${n(item.size)}" font-family="Barlow, sans-serif" text-anchor="${item.anchor}" fill="#000000" stroke="none">${escape(item.text)}</text>`;
+        return `<text x="${x(item.at[0])}" y="${y(item.at[1])}" font-size="${n(item.size)}" font-family="Barlow, sans-serif" text-anchor="${item.anchor}" fill="#000000" stroke="none">${xmlText(item.text)}</text>`;
     }
   };
   const layers = (Object.keys(STYLES) as (keyof typeof STYLES)[]).map(
@@ -43,5 +42,5 @@ export function svgOf(name: string, sheet: Sheet): string {
         .map(draw)
         .join('')}</g>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${escape(`${name}: ${sheet.title}, 1:1`)}</title>${layers.join('')}</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${xmlText(`${name}: ${sheet.title}, 1:1`)}</title>${layers.join('')}</svg>\n`;
 }

@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import type { Mesh } from '../solid';
+import { xmlText } from './xmlText';
 
 /** A mesh as a 3MF in mm. 3MF Core Specification 1.3, from memory. */
 export function writeThreeMf({ positions: p, triangles: t }: Mesh, title: string): Uint8Array {
@@ -9,9 +10,8 @@ export function writeThreeMf({ positions: p, triangles: t }: Mesh, title: string
     vertices.push(`<vertex x="${n(p[i]!)}" y="${n(p[i + 1]!)}" z="${n(p[i + 2]!)}"/>`);
   const triangles: string[] = [];
   for (let i = 0; i < t.length; i += 3) triangles.push(`<triangle v1="${t[i]}" v2="${t[i + 1]}" v3="${t[i + 2]}"/>`);
-  const escaped = title.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
   const model = `<?xml version="1.0" encoding="UTF-8"?>
-<model unit="millimeter" xml:lang="en" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><metadata name="Title">${escaped}</metadata><resources><object id="1" type="model"><mesh><vertices>${vertices.join('')}</vertices><triangles>${triangles.join('')}</triangles></mesh></object></resources><build><item objectid="1"/></build></model>`;
+<model unit="millimeter" xml:lang="en" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><metadata name="Title">${xmlText(title)}</metadata><resources><object id="1" type="model"><mesh><vertices>${vertices.join('')}</vertices><triangles>${triangles.join('')}</triangles></mesh></object></resources><build><item objectid="1"/></build></model>`;
   const types = `<?xml version="1.0" encoding="UTF-8"?>
 <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>`;
   const relations = `<?xml version="1.0" encoding="UTF-8"?>

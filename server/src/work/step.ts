@@ -8,6 +8,6 @@ try {
   parentPort!.postMessage({ stl }, [stl.buffer as ArrayBuffer]);
 } catch (problem) {
   parentPort!.postMessage({
-    fault: { code: (problem as { code?: string }).code ?? 'not-a-solid', message: (problem as Error).message },
+    fault: { code: (problem as { code?: string }).code, message: (problem as Error).message },
   });
 }

@@ -35,4 +35,9 @@ createRoot(document.getElementById('root')!).render(
 /** The first view comes first, ms; after that the interface is put where it is found while the server is away. */
 const AFTER_FIRST_VIEW = 5000;
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  setTimeout(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined), AFTER_FIRST_VIEW);
+  setTimeout(() => void putAside().catch(() => undefined), AFTER_FIRST_VIEW);
+
+/** The browser looks for a newer one by itself when a page is loaded. */
+async function putAside(): Promise<void> {
+  if (!(await navigator.serviceWorker.getRegistration())) await navigator.serviceWorker.register('/sw.js');
+}

@@ -29,9 +29,7 @@ export function DeletedList({ deleted, onRestore, onPurge }: Props) {
             <Button aria-label={`Bring back ${conversion.name}`} onClick={() => onRestore(conversion)}>
               Bring back
             </Button>
-            <Button look="danger" aria-label={`Delete ${conversion.name} for good`} onClick={() => onPurge(conversion)}>
-              For good
-            </Button>
+            <PurgeButton name={conversion.name} onPurge={() => onPurge(conversion)} />
           </li>
         ))}
       </ul>

@@ -37,7 +37,8 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
       message = `The server answered ${response.status}.`,
       ...rest
     } = (body ?? {}) as { code?: string; message?: string };
-    if (response.status >= 502) throw new OfflineError(message);
+    // What stands between us and the server says that it is not there.
+    if ([502, 503, 504].includes(response.status)) throw new OfflineError(message);
     throw new ServerError(response.status, code, message, rest);
   }
   return body as T;

@@ -63,14 +63,23 @@ export const letGo = (conversion: string, uids: readonly string[]): Promise<void
         // Storage is forbidden: then nothing is in it.
       }
     }
-    await delMany(
-      uids.map((uid) => keyOf(conversion, uid)),
-      store(),
-    ).catch(() => undefined);
+    try {
+      await delMany(
+        uids.map((uid) => keyOf(conversion, uid)),
+        store(),
+      );
+    } catch {
+      // As above.
+    }
   });
 
 async function all(): Promise<[string, Waiting][]> {
-  const kept = await entries<string, Waiting>(store()).catch((): [string, Waiting][] => []);
+  let kept: [string, Waiting][] = [];
+  try {
+    kept = await entries<string, Waiting>(store());
+  } catch {
+    // The browser's database is forbidden or full: then nothing is in it.
+  }
   const plain: [string, Waiting][] = [];
   try {
     for (let i = 0; i < localStorage.length; i++) {
@@ -93,15 +102,27 @@ async function openPages(): Promise<Set<string> | undefined> {
 
 /** Changes of a conversion that wait and that no other open page will send, oldest first. */
 export async function waitingOf(conversion: string): Promise<Pending[]> {
+  // What is being kept or let go of comes first.
+  await last;
   const [kept, pages] = await Promise.all([all(), openPages().catch(() => undefined)]);
   const own = kept
     .filter(([key, { page }]) => key.startsWith(`${conversion}/`) && (page === PAGE || !pages?.has(lockOf(page))))
     .map(([, waiting]) => waiting)
     .sort((a, b) => a.order - b.order);
-  const old = (await get<Pending[]>(oldKey(conversion)).catch(() => undefined)) ?? [];
-  if (old.length > 0) await del(oldKey(conversion)).catch(() => undefined);
-  for (const change of old) await keepWaiting(conversion, change);
+  const old = await takeOld(conversion);
   return [...old, ...own.map(({ change }) => change)];
+}
+
+/** What an earlier version left waiting; from now on it is kept as all else. */
+async function takeOld(conversion: string): Promise<Pending[]> {
+  try {
+    const old = (await get<Pending[]>(oldKey(conversion))) ?? [];
+    for (const change of old) await keepWaiting(conversion, change);
+    if (old.length > 0) await del(oldKey(conversion));
+    return old;
+  } catch {
+    return [];
+  }
 }
 
 /** How many changes wait, by conversion. */

@@ -66,6 +66,7 @@ export const openConversion =
       dispatch(opened({ head, pending }));
       dispatch(connected('offline'));
       dispatch(listen(id));
+      await dispatch(flush());
     }
   };
 

@@ -1,5 +1,6 @@
 import DxfParser, { type IEntity } from 'dxf-parser';
 import type { Point2 } from '../../solid';
+import { LightPolyline } from './dxfPolyline';
 import { FileFault, type FileUnit } from './fault';
 import { arcPoints, loopsOf, type ReadOutline, type Run } from './outline';
 
@@ -16,7 +17,9 @@ interface Vertex {
 export function readDxf(text: string): ReadOutline {
   let dxf;
   try {
-    dxf = new DxfParser().parseSync(text);
+    const parser = new DxfParser();
+    parser.registerEntityHandler(LightPolyline as never);
+    dxf = parser.parseSync(text);
   } catch (problem) {
     throw new FileFault(
       'not-an-outline',

@@ -13,7 +13,9 @@ import {
   type Mesh,
   type SolidKernel,
 } from '../../solid';
-import { writeStl, writeThreeMf } from '..';
+import { SaxesParser } from 'saxes';
+import { prepareSolid, writeStl, writeThreeMf } from '..';
+import { xmlText } from '../xmlText';
 import { readThreeMf } from './threeMf';
 import { fewCorners, FileFault, kindOfFile, readDxf, readSolid, readSvgOutline } from '.';
 
@@ -336,6 +338,45 @@ describe('outlines come from drawings', () => {
       /no lines|no number|no closed/,
     ],
   ])('%s is refused in words', (_what, read, message) => expect(read).toThrow(message));
+});
+
+describe('files that would not end', () => {
+  const polyline = (corners: string, count: string) => `0\nLWPOLYLINE\n8\n0\n90\n${count}\n70\n1\n${corners}`;
+  const file = (entities: string) => `0\nSECTION\n2\nENTITIES\n${entities}0\nENDSEC\n0\nEOF\n`;
+  it('a polyline whose corners carry ids keeps every corner', () => {
+    const corners = [
+      [0, 0],
+      [9, 0],
+      [9, 9],
+    ];
+    const groups = corners.map(([x, y], i) => `10\n${x}\n91\n${i}\n20\n${y}\n`).join('');
+    expect(area(readDxf(file(polyline(groups, '3'))).loops[0]!)).toBeCloseTo(40.5, 9);
+  });
+  it('a polyline that says it has 1e9 corners has those that are there', () => {
+    const { loops } = readDxf(file(polyline('10\n0\n20\n0\n10\n9\n20\n0\n10\n9\n20\n9\n', '1000000000')));
+    expect(loops[0]).toHaveLength(3);
+  });
+  it('a 3MF whose empty objects hold each other a billion times is refused at once', () => {
+    const holding = (id: number) =>
+      `<object id="${id}"><components>${`<component objectid="${id + 1}"/>`.repeat(10)}</components></object>`;
+    const model = `<model unit="millimeter"><resources>${[1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map(holding).join('')}<object id="11"><mesh/></object></resources><build><item objectid="1"/></build></model>`;
+    expect(() => readThreeMf(zipSync({ '3D/3dmodel.model': strToU8(model) }))).toThrow(/more than 20000 times/);
+  });
+});
+
+it('a flat triangle is no solid', () => {
+  const positions = Float64Array.from([0, 0, 0, 9, 0, 0, 0, 9, 0]);
+  expect(() => prepareSolid({ positions, triangles: Uint32Array.from([0, 1, 2, 0, 2, 1]) }, 'mm')).toThrow(/flat/);
+});
+
+it('a name with control characters makes no broken XML', () => {
+  const name = `a\u0000b\u0007<c>&\ud800d`;
+  const saxes = new SaxesParser();
+  saxes.on('error', (error) => {
+    throw error;
+  });
+  saxes.write(`<svg><title>${xmlText(name)}</title></svg>`).close();
+  expect(xmlText(name)).toBe('ab&lt;c&gt;&amp;d');
 });
 
 it('a file is known by its first bytes', () => {

@@ -112,7 +112,10 @@ export function readThreeMf(bytes: Uint8Array, most = LARGEST_UNPACKED): { mesh:
   parser.write(new TextDecoder().decode(entry[1])).close();
   const positions: number[] = [];
   const triangles: number[] = [];
+  let placed = 0;
   const place = (id: string, transform: number[], depth: number) => {
+    if (++placed > MOST_PLACED)
+      throw new FileFault('too-large', `The 3MF places its objects more than ${MOST_PLACED} times. Export it simpler.`);
     const object = objects.get(id);
     if (!object) throw new FileFault('not-a-solid', `The 3MF builds object ${id}, which it does not hold.`);
     if (depth > 16) throw new FileFault('not-a-solid', 'The objects of the 3MF hold each other without end.');
@@ -136,6 +139,9 @@ export function readThreeMf(bytes: Uint8Array, most = LARGEST_UNPACKED): { mesh:
     unit: unit.unit,
   };
 }
+
+/** Objects that hold each other many times over are placed so often at most. */
+const MOST_PLACED = 20_000;
 
 const IDENTITY = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0];
 

@@ -1,0 +1,274 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { put } from '../form';
+import { measured } from '../quantity';
+import {
+  applyChange,
+  applyOperations,
+  CHANGE_TYPES,
+  complaintsAfter,
+  complaintsOf,
+  conflicts,
+  defaultBox,
+  defaultWedge,
+  describeChange,
+  newConversion,
+  nextId,
+  readConversion,
+  ringBody,
+  type Change,
+  type Conversion,
+  type Operation,
+} from '.';
+
+const demo = (name: string) =>
+  readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
+const deck = demo('tape-deck');
+const typewriter = demo('typewriter');
+const PLANS = [deck, typewriter, demo('piano-stool'), demo('cocktail-table')];
+const first = <T>(record: Record<string, T>): [string, T] => Object.entries(record)[0]!;
+
+/** One of every way to alter a document, on the demo that has what it is about. */
+const EVERY: Record<Change['type'], [Conversion, Change]> = {
+  rename: [deck, { type: 'rename', name: 'Other', note: 'n' }],
+  setBrief: [deck, { type: 'setBrief', brief: { purpose: 'x', blockedFaces: ['left'] } }],
+  setSurvivor: [deck, { type: 'setSurvivor', id: first(deck.brief.survivors)[0], survivor: null }],
+  setTarget: [deck, { type: 'setTarget', id: 'noise-1', target: { kind: 'noise', limit: 26 } }],
+  setHull: [newConversion('Box', defaultBox()), { type: 'setHull', hull: defaultWedge() }],
+  setMaterial: [deck, { type: 'setMaterial', material: 'steel' }],
+  setBody: [deck, { type: 'setBody', id: 'ring-1', body: ringBody(deck.shell, 12) }],
+  setHazard: [deck, { type: 'setHazard', kind: 'rust', hazard: { state: 'present', note: 'x' } }],
+  setMeasured: [deck, { type: 'setMeasured', path: '/shell/hull/length', measured: measured(450), what: 'width' }],
+  setFeature: [deck, { type: 'setFeature', id: 'lid-rib-1', feature: null }],
+  setFate: [deck, { type: 'setFate', id: 'lid-rib-1', fate: 'removed' }],
+  setOpening: [
+    deck,
+    {
+      type: 'setOpening',
+      id: 'opening-9',
+      opening: {
+        name: 'O',
+        face: 'rear',
+        shape: { kind: 'round', diameter: measured(9) },
+        u: measured(20),
+        v: measured(20),
+      },
+    },
+  ],
+  addPart: [
+    deck,
+    { type: 'addPart', id: 'drive-9', part: deck.kit.parts['drive-1']!, placement: deck.layout.placements['drive-1']! },
+  ],
+  setPart: [deck, { type: 'setPart', id: 'card-1', part: { mass: 1234 } }],
+  removePart: [deck, { type: 'removePart', id: 'card-1' }],
+  placePart: [deck, { type: 'placePart', id: 'card-1', placement: null }],
+  setWish: [
+    deck,
+    {
+      type: 'setWish',
+      id: 'wish-9',
+      wish: { kind: 'near', part: 'card-1', other: 'board-1', face: null, distance: 20 },
+    },
+  ],
+  setVariant: [
+    deck,
+    {
+      type: 'setVariant',
+      id: 'layout-9',
+      variant: { name: 'V', placements: deck.layout.placements, parts: {}, fates: {}, ring: null },
+    },
+  ],
+  setCable: [deck, { type: 'setCable', id: 'board-1>card-1:riser', cable: { length: 200 } }],
+  setHoleMap: [typewriter, { type: 'setHoleMap', id: first(typewriter.kit.holeMaps)[0], map: null }],
+  setPhoto: [deck, { type: 'setPhoto', id: 'photo-9', photo: null }],
+  setCut: [deck, { type: 'setCut', cut: { allowance: 0.7, ruler: { horizontal: 99.5, vertical: 100 } } }],
+  accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
+  all: [
+    deck,
+    {
+      type: 'all',
+      what: 'two',
+      changes: [
+        { type: 'rename', name: 'A' },
+        { type: 'removePart', id: 'card-1' },
+      ],
+    },
+  ],
+};
+
+it('this knows every way to alter a document', () =>
+  expect(Object.keys(EVERY).sort()).toEqual([...CHANGE_TYPES].sort()));
+
+/** Every id that something in a document speaks of, with where. */
+function dangling(document: Conversion): string[] {
+  const { brief, shell, kit, layout, accepted } = document;
+  const wrong: string[] = [];
+  const need = (record: object, id: string, where: string) => {
+    if (!Object.hasOwn(record, id)) wrong.push(`${where} → ${id}`);
+  };
+  for (const { about } of Object.values(brief.survivors))
+    if (about.kind === 'feature') need(shell.features, about.id!, 'survivor');
+  for (const { body } of Object.values(shell.features)) if (body !== 'base') need(shell.bodies, body, 'feature');
+  for (const id of Object.keys(layout.placements)) need(kit.parts, id, 'placement');
+  for (const wish of Object.values(layout.wishes))
+    for (const id of [wish.part, wish.other]) if (id) need(kit.parts, id, 'wish');
+  for (const cable of Object.keys(layout.cables))
+    for (const id of cable.split(/[>:]/).slice(0, 2)) need(kit.parts, id, 'cable');
+  for (const variant of Object.values(layout.variants)) {
+    for (const id of [...Object.keys(variant.placements), ...Object.keys(variant.parts)])
+      need(kit.parts, id, 'variant');
+    for (const id of Object.keys(variant.fates)) need(shell.features, id, 'variant');
+  }
+  for (const { picks } of Object.values(kit.photos))
+    for (const { shows } of Object.values(picks)) if (shows) need(kit.holeMaps, shows.map, 'pick');
+  const things = { ...kit.parts, ...shell.features };
+  for (const finding of Object.keys(accepted))
+    for (const id of finding.split('/')[1]!.split(/[|+]/)) if (/-\d+$/.test(id)) need(things, id, 'accepted');
+  return wrong;
+}
+
+describe.each(Object.entries(EVERY))('%s', (_type, [document, change]) => {
+  it('makes a valid plan, is undone by its inverse, is remade by its operations, and has words', () => {
+    const edited = applyChange(document, change);
+    expect(complaintsOf(edited.document)).toEqual([]);
+    expect(complaintsAfter(edited.document, edited.operations)).toEqual([]);
+    expect(applyOperations(edited.document, edited.inverse).document).toEqual(document);
+    expect(applyOperations(document, edited.operations).document).toEqual(edited.document);
+    expect(describeChange(document, change).length).toBeGreaterThan(2);
+    expect(dangling(edited.document)).toEqual([]);
+  });
+});
+
+describe('what is taken out', () => {
+  const full = [
+    EVERY.setWish[1],
+    EVERY.setVariant[1],
+    EVERY.setCable[1],
+    EVERY.accept[1],
+    { type: 'setSurvivor', id: 'survivor-9', survivor: { name: 'Rib', about: { kind: 'feature', id: 'lid-rib-1' } } },
+  ].reduce((d, change) => applyChange(d, change as Change).document, deck);
+
+  it.each([
+    ['a card with its riser, wishes, places and accepted collision', { type: 'removePart', id: 'card-1' }],
+    ['a rib with its survivor and accepted collision', { type: 'setFeature', id: 'lid-rib-1', feature: null }],
+  ] as [string, Change][])('%s leaves nothing that speaks of it', (_what, change) => {
+    const { document, inverse } = applyChange(full, change);
+    const id = (change as { id: string }).id;
+    expect(JSON.stringify({ ...document, spent: {} })).not.toContain(`"${id}`);
+    expect(JSON.stringify(document)).not.toContain('fit/card-1|lid-rib-1');
+    expect(dangling(document)).toEqual([]);
+    expect(applyOperations(document, inverse).document).toEqual(full);
+  });
+
+  it('does not give its id to the next: a new card is another card', () => {
+    const { document } = applyChange(full, { type: 'removePart', id: 'card-1' });
+    expect(nextId(document.kit.parts, 'card', document.spent)).toBe('card-2');
+    expect(nextId(full.kit.parts, 'card', full.spent)).toBe('card-2');
+    const again = applyChange(document, { type: 'addPart', id: 'card-2', part: full.kit.parts['card-1']! }).document;
+    const gone = applyChange(again, { type: 'removePart', id: 'card-2' }).document;
+    expect(nextId(gone.kit.parts, 'card', gone.spent)).toBe('card-3');
+  });
+
+  it('of two tabs that take out different things neither is asked', () => {
+    const [two, three] = ['drive-1', 'drive-2'].map((id) => applyChange(full, { type: 'removePart', id }).operations);
+    expect(conflicts(two!, three!)).toBe(false);
+  });
+});
+
+describe('only the leaves that differ are written', () => {
+  const operationsOf = (document: Conversion, change: Change) =>
+    applyChange(document, change).operations.map((o) => o.path);
+  it('of a hole map, an own part, a feature', () => {
+    const [id, map] = first(typewriter.kit.holeMaps);
+    const [key, distance] = first(map.distances);
+    const distances = { ...map.distances, [key]: { ...distance, measured: measured(77) } };
+    expect(operationsOf(typewriter, { type: 'setHoleMap', id, map: { ...map, distances } })).toEqual([
+      `/kit/holeMaps/${id}/distances/${key}/measured`,
+    ]);
+    const rib = deck.shell.features['lid-rib-1']!;
+    expect(
+      operationsOf(deck, { type: 'setFeature', id: 'lid-rib-1', feature: { ...rib, why: 'x', metal: true } }).sort(),
+    ).toEqual(['/shell/features/lid-rib-1/metal', '/shell/features/lid-rib-1/why']);
+  });
+  it('what is there already is no edit', () => {
+    const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+    expect(
+      operationsOf(deck, { type: 'setFeature', id: 'lid-rib-1', feature: copy(deck.shell.features['lid-rib-1']!) }),
+    ).toEqual([]);
+    expect(operationsOf(deck, { type: 'setHull', hull: copy(deck.shell.hull) })).toEqual([]);
+  });
+  it('two tabs that alter different picks of one photo are not asked', () => {
+    const photo = {
+      name: 'P',
+      picks: { 'a-1': { name: 'a', at: [[1, 2]] }, 'b-1': { name: 'b', at: [[3, 4]] } },
+      corners: [
+        [0, 0],
+        [1, 0],
+      ],
+    };
+    const edit = (key: string, value: unknown) => {
+      const target = { photo: JSON.parse(JSON.stringify(photo)) as typeof photo };
+      put(target, 'photo', { ...photo, picks: { ...photo.picks, [key]: value } } as typeof photo);
+      return target.photo;
+    };
+    expect(edit('a-1', { name: 'a', at: [[9, 9]] }).picks['a-1'].at).toEqual([[9, 9]]);
+    expect(edit('a-1', undefined).picks).not.toHaveProperty('a-1.name');
+  });
+});
+
+// What an edit touched is judged as the whole would be: random edits, right and wrong ones, on all demos.
+it('judging what an edit touched finds the same as judging everything', () => {
+  const anywhere = (document: Conversion) => {
+    const paths: string[] = [];
+    const walk = (value: unknown, at: string) => {
+      paths.push(at);
+      if (value !== null && typeof value === 'object')
+        for (const [key, inner] of Object.entries(value))
+          walk(inner, `${at}/${key.replace(/~/g, '~0').replace(/\//g, '~1')}`);
+    };
+    walk(document, '');
+    return paths.slice(1);
+  };
+  const paths = PLANS.map(anywhere);
+  const VALUES = [
+    0,
+    -1,
+    1e9,
+    3.5,
+    'x',
+    '',
+    null,
+    true,
+    {},
+    [],
+    { value: 5, uncertainty: 0.1, tool: 'tape' },
+    'constructor',
+    NaN,
+  ];
+  let refused = 0;
+  fc.assert(
+    fc.property(
+      fc.nat(PLANS.length - 1),
+      fc.nat(),
+      fc.constantFrom('replace', 'remove', 'add'),
+      fc.constantFrom(...VALUES),
+      fc.constantFrom('new-1', 'Bad Key', 'constructor', 'value', '__proto__'),
+      (plan, pick, op, value, key) => {
+        const path = paths[plan]![pick % paths[plan]!.length]!;
+        const operation = { op, path: op === 'add' ? `${path}/${key}` : path, value } as Operation;
+        let edited;
+        try {
+          edited = applyOperations(PLANS[plan]!, [operation]);
+        } catch {
+          return;
+        }
+        const whole = complaintsOf(edited.document).length > 0;
+        if (whole) refused++;
+        expect(complaintsAfter(edited.document, edited.operations).length > 0, JSON.stringify(operation)).toBe(whole);
+      },
+    ),
+    { numRuns: 1500, seed: 7 },
+  );
+  expect(refused).toBeGreaterThan(300);
+}, 120_000);
