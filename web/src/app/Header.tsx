@@ -1,4 +1,4 @@
-import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { Keyboard, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { selectDocument, selectHistory } from '../document/selectors';
 import { redo, undo } from '../document/sync';
@@ -6,6 +6,7 @@ import { Button } from '../ui/Button';
 import { ExportMenu } from '../ui/ExportMenu';
 import { Connection } from './Connection';
 import { setTheme, setUnit } from './preferences';
+import { showShortcuts } from '../view/slice';
 import { useAppDispatch, useAppSelector } from './store';
 import { POLICIES } from '@young-shell/core/brief';
 
@@ -18,12 +19,12 @@ export function Header({ id }: { id: string }) {
   const next = history.undo.at(-1);
   const again = history.redo.at(-1);
   return (
-    <header className="col-span-3 flex items-center gap-3 border-b border-line bg-sheet px-4">
+    <header className="bench-header flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-sheet px-4 py-1">
       <Link to="/" className="font-label text-sm whitespace-nowrap text-ink-soft underline-offset-2 hover:underline">
         All conversions
       </Link>
-      <h1 className="m-0 truncate text-lg font-semibold">{document.name}</h1>
-      <span className="truncate text-ink-soft">{document.note}</span>
+      <h1 className="m-0 max-w-80 truncate text-lg font-semibold">{document.name}</h1>
+      <span className="hidden min-w-0 flex-1 basis-0 truncate text-ink-soft lg:inline">{document.note}</span>
       <span className="ml-auto" />
       <Connection />
       <span
@@ -59,6 +60,9 @@ export function Header({ id }: { id: string }) {
         aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
       >
         {theme === 'light' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
+      </Button>
+      <Button onClick={() => dispatch(showShortcuts(true))} aria-label="Keys" title="Keys (?)">
+        <Keyboard size={16} aria-hidden />
       </Button>
       <ExportMenu id={id} trigger={<Button>Export</Button>} />
     </header>

@@ -12,12 +12,13 @@ const Stop = memo(function Stop(props: { to: string; number: number; label: stri
   return (
     <NavLink
       to={to}
+      aria-label={`${number} ${label}`}
       className={({ isActive }) =>
-        `flex min-h-10 items-center gap-2 border-l-4 px-2.5 font-label text-lg ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
+        `rail-stop ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
       }
     >
       <span className="figure w-4 text-base text-ink-soft">{number}</span>
-      <span className="flex-1">{label}</span>
+      <span className="rail-label flex-1 truncate">{label}</span>
       <VerdictMark verdict={verdict} />
     </NavLink>
   );
@@ -27,7 +28,7 @@ const Stop = memo(function Stop(props: { to: string; number: number; label: stri
 export function StationRail({ id }: { id: string }) {
   const { strip } = useAppSelector(selectAssessment);
   return (
-    <nav className="border-r border-line bg-paper pt-2" aria-label="Stations">
+    <nav className="bench-rail overflow-y-auto border-r border-line bg-paper pt-2" aria-label="Stations">
       {STATIONS.map((station, i) => (
         <Stop
           key={station.id}

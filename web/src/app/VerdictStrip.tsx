@@ -9,28 +9,32 @@ import { useStations } from '../view/station';
 import { useAppSelector } from './store';
 
 const TONES: Record<Verdict, string> = {
-  stop: 'bg-[#a92c17] text-white',
-  warn: 'text-[#f5b649]',
-  note: 'text-strip-ink',
-  good: 'text-strip-ink',
+  stop: 'strip-stop bg-[#a92c17] text-white',
+  warn: 'strip-warn text-[#f5b649]',
+  note: 'strip-quiet text-strip-ink',
+  good: 'strip-quiet text-strip-ink',
 };
 
-/** Drawn anew only when it says something else. */
+/**
+ * Drawn anew only when it says something else. What stops is read from a metre away, what is quiet stays small; words
+ * go on in a second line rather than being cut off.
+ */
 const Cell = memo(function Cell(props: { to: string; label: string; verdict: Verdict; open: number; brief: string }) {
   const { to, label, verdict, open, brief } = props;
   return (
     <Link
       to={to}
-      className={`flex min-w-0 flex-1 flex-col justify-center border-r border-white/15 px-3.5 hover:bg-white/10 ${TONES[verdict]}`}
+      title={brief}
+      className={`strip-cell flex flex-col justify-center border-r border-white/15 px-3 py-1 hover:bg-white/10 ${TONES[verdict]}`}
     >
       <span
-        className={`flex items-center gap-1.5 font-label text-sm ${verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}
+        className={`strip-label flex items-center gap-1.5 font-label ${verdict === 'stop' ? 'text-white' : 'text-strip-soft'}`}
       >
         <VerdictMark verdict={verdict} size={10} colour="text-current" />
         {label}
-        {open > 1 && <span className="ml-auto">{open} open</span>}
+        {open > 1 && <span className="ml-auto pl-2 whitespace-nowrap">{open} open</span>}
       </span>
-      <span className="figure truncate text-[21px] leading-6">{brief}</span>
+      <span className="strip-brief figure">{brief}</span>
     </Link>
   );
 });
@@ -39,8 +43,9 @@ const Cell = memo(function Cell(props: { to: string; label: string; verdict: Ver
 export function VerdictStrip({ id }: { id: string }) {
   const { strip } = useAppSelector(selectAssessment);
   const unit = useAppSelector((s) => s.preferences.unit);
+  const worst = strip.filter((c) => c.verdict === 'stop').map((c) => `${c.station}: ${inUnit(c.brief, unit)}`);
   return (
-    <footer className="col-span-3 flex bg-strip text-strip-ink" aria-label="Verdicts">
+    <footer className="bench-strip flex flex-wrap bg-strip text-strip-ink" aria-label="Verdicts" aria-live="off">
       {STATIONS.map((station, i) => {
         const { verdict, open, brief } = strip[i]!;
         return (
@@ -55,6 +60,9 @@ export function VerdictStrip({ id }: { id: string }) {
         );
       })}
       {useStations().map(({ id: station, StripCell }) => StripCell && <StripCell key={station} />)}
+      <span className="sr-only" role="status">
+        {worst.length > 0 ? `Stops: ${worst.join('; ')}` : 'Nothing stops'}
+      </span>
     </footer>
   );
 }

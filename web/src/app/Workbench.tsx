@@ -1,5 +1,6 @@
-import { useEffect } from 'react';
-import { Link, Outlet, useParams } from 'react-router';
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { closeConversion, openConversion } from '../document/sync';
 import { Button } from '../ui/Button';
 import { forgetSlow } from '../document/slowSlice';
@@ -9,6 +10,7 @@ import { ShellView } from '../view/ShellView';
 import { BehindDialog } from './BehindDialog';
 import { ConflictDialog } from './ConflictDialog';
 import { Header } from './Header';
+import { Shortcuts } from './Shortcuts';
 import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
 import { useShortcuts } from './useShortcuts';
@@ -31,6 +33,9 @@ export function Workbench() {
   const dispatch = useAppDispatch();
   const stations = useStations();
   const { status, id: openId } = useAppSelector((s) => s.document);
+  const [sheet, setSheet] = useState(true);
+  const panel = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
   useShortcuts();
   useSlowFindings();
   useEffect(() => {
@@ -42,6 +47,9 @@ export function Workbench() {
       dispatch(closeConversion());
     };
   }, [dispatch, id, stations]);
+
+  // A station begins at its top, wherever the one before was read to.
+  useEffect(() => panel.current?.scrollTo(0, 0), [pathname]);
 
   if (status === 'absent' || status === 'failed' || status === 'unreadable')
     return (
@@ -62,18 +70,33 @@ export function Workbench() {
     );
   if (status !== 'open' || openId !== id) return <Waiting />;
   return (
-    <div className="grid h-full grid-cols-[118px_minmax(0,1fr)_360px] grid-rows-[46px_minmax(0,1fr)_64px]">
+    <div className={`bench ${sheet ? '' : 'bench-sheet-down'}`}>
       <Header id={id} />
       <StationRail id={id} />
-      <main className="min-h-0 min-w-0" aria-label="Shell view">
+      <main className="bench-view min-h-0 min-w-0" aria-label="Shell view">
         <ShellView id={id} />
       </main>
-      <aside className="min-h-0 overflow-y-auto border-l border-line bg-sheet" aria-label="Station" tabIndex={-1}>
+      <aside
+        ref={panel}
+        className="bench-panel min-h-0 overflow-y-auto border-l border-line bg-sheet"
+        aria-label="Station"
+        tabIndex={-1}
+      >
+        <button
+          type="button"
+          className="sheet-handle sticky top-0 z-20 hidden min-h-10 w-full items-center justify-center gap-2 border-b border-line bg-paper font-label text-[15px] font-semibold"
+          aria-expanded={sheet}
+          onClick={() => setSheet(!sheet)}
+        >
+          {sheet ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
+          {sheet ? 'more of the shell' : 'the station'}
+        </button>
         <Outlet />
       </aside>
       <VerdictStrip id={id} />
       <ConflictDialog />
       <BehindDialog />
+      <Shortcuts />
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { toast } from 'sonner';
 import { redo, undo } from '../document/sync';
 import { messageShown } from '../document/slice';
-import { preview, select } from '../view/slice';
+import { fitView, preview, select, showShortcuts } from '../view/slice';
 import { useAppDispatch, useAppSelector } from './store';
 
 /** Keys that work everywhere on the bench, and messages from the sync. */
@@ -23,7 +23,11 @@ export function useShortcuts(): void {
       } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y' && !typing) {
         event.preventDefault();
         dispatch(redo());
-      } else if (event.key === 'Escape' && !typing) {
+      } else if (event.key === '?' && !typing) {
+        dispatch(showShortcuts(true));
+      } else if (event.key.toLowerCase() === 'f' && !typing && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        dispatch(fitView());
+      } else if (event.key === 'Escape' && !typing && !event.defaultPrevented) {
         dispatch(preview(null));
         dispatch(select(null));
       }

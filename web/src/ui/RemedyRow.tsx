@@ -34,7 +34,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
       <div className="flex items-start gap-2">
         <span className="min-w-0 flex-1 leading-snug">
           {inUnit(remedy.label, unit)}
-          <span className="block text-sm text-ink-soft">{remedy.price}</span>
+          <span className="block text-sm text-ink-soft">{inUnit(remedy.price, unit)}</span>
         </span>
         {!trying && (
           <Button

@@ -12,12 +12,12 @@ interface Props {
 export function Tabs({ label, value, onChange, tabs }: Props) {
   return (
     <Radix.Root value={value} onValueChange={onChange}>
-      <Radix.List aria-label={label} className="sticky top-0 z-10 flex border-b border-line bg-sheet px-2">
+      <Radix.List aria-label={label} className="sticky top-0 z-10 flex flex-wrap border-b border-line bg-sheet px-2">
         {tabs.map((tab) => (
           <Radix.Trigger
             key={tab.value}
             value={tab.value}
-            className="min-h-9 flex-1 border-b-3 border-transparent px-1 font-label text-[15px] font-semibold text-ink-soft hover:text-ink data-[state=active]:border-pencil data-[state=active]:text-ink"
+            className="min-h-10 flex-1 border-b-3 border-transparent px-1 font-label text-[15px] whitespace-nowrap font-semibold text-ink-soft hover:text-ink data-[state=active]:border-pencil data-[state=active]:text-ink"
           >
             {tab.label}
           </Radix.Trigger>

@@ -63,6 +63,7 @@ export function Scene3d({
 }
 
 function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
+  const unit = useAppSelector((s) => s.preferences.unit);
   const [fontsReady, setFontsReady] = useState(false);
   useEffect(() => {
     let alive = true;
@@ -73,7 +74,7 @@ function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
   }, []);
   const [w, d] = [Math.ceil(box.high[0] / 50) * 50, Math.ceil(box.high[1] / 50) * 50];
   const area = useMemo<MatArea>(() => ({ x0: -150, y0: -150, width: w + 300, height: d + 300 }), [w, d]);
-  const texture = useMemo(() => (fontsReady ? matTexture(area) : null), [area, fontsReady]);
+  const texture = useMemo(() => (fontsReady ? matTexture(area, unit) : null), [area, unit, fontsReady]);
   if (!texture) return null;
   return (
     <mesh position={[area.x0 + area.width / 2, area.y0 + area.height / 2, box.low[2] - 1]} raycast={() => null}>

@@ -1,37 +1,41 @@
 import type { Axis, Vec3 } from '@young-shell/core/solid';
+import type { LengthUnit } from '@young-shell/core/quantity';
 import { range } from 'd3';
 import { memo } from 'react';
+import { MAT_STEPS } from './matSteps';
 
-const FINE = 10; // mm between fine lines
-const BOLD = 50;
 const signed = (value: number) => String(value).replace('-', '−');
 
-/** The cutting mat behind a section: millimetre grid with numbers every 50 mm from the datum. */
+/** The cutting mat behind a section: a grid with numbers from the datum, in the user's unit. */
 export const SectionMat = memo(function SectionMat({
   box,
   across,
   up,
   k,
+  unit,
 }: {
   box: { low: Vec3; high: Vec3 };
   across: Axis;
   up: Axis;
   k: number;
+  unit: LengthUnit;
 }) {
+  const { fine: FINE, bold: BOLD, numbered, one } = MAT_STEPS[unit];
   const margin = 250;
-  const from = (axis: Axis) => Math.floor((box.low[axis] - margin) / BOLD) * BOLD;
-  const to = (axis: Axis) => Math.ceil((box.high[axis] + margin) / BOLD) * BOLD;
+  const from = (axis: Axis) => Math.floor((box.low[axis] - margin) / numbered) * numbered;
+  const to = (axis: Axis) => Math.ceil((box.high[axis] + margin) / numbered) * numbered;
   const [x0, x1, y0, y1] = [from(across), to(across), from(up), to(up)];
+  const isBold = (at: number) => Math.abs(at / BOLD - Math.round(at / BOLD)) < 1e-6;
   const line = (bold: boolean) => ({ stroke: '#cde8dc', strokeOpacity: bold ? 0.24 : 0.09, strokeWidth: 1 / k });
   return (
     <g pointerEvents="none">
       {range(x0, x1 + 1, FINE).map((x) => (
-        <line key={`x${x}`} x1={x} x2={x} y1={-y0} y2={-y1} {...line(x % BOLD === 0)} />
+        <line key={`x${x}`} x1={x} x2={x} y1={-y0} y2={-y1} {...line(isBold(x))} />
       ))}
       {range(y0, y1 + 1, FINE).map((y) => (
-        <line key={`y${y}`} x1={x0} x2={x1} y1={-y} y2={-y} {...line(y % BOLD === 0)} />
+        <line key={`y${y}`} x1={x0} x2={x1} y1={-y} y2={-y} {...line(isBold(y))} />
       ))}
-      {range(x0, x1 + 1, BOLD).map((x) => (
+      {range(x0, x1 + 1, numbered).map((x) => (
         <text
           key={x}
           x={x}
@@ -41,10 +45,10 @@ export const SectionMat = memo(function SectionMat({
           className="figure"
           fill="#d3e9de"
         >
-          {signed(x)}
+          {signed(Math.round(x / one))}
         </text>
       ))}
-      {range(y0, y1 + 1, BOLD).map((y) => (
+      {range(y0, y1 + 1, numbered).map((y) => (
         <text
           key={y}
           x={box.low[across] - 10 / k}
@@ -55,7 +59,7 @@ export const SectionMat = memo(function SectionMat({
           className="figure"
           fill="#d3e9de"
         >
-          {signed(y)}
+          {signed(Math.round(y / one))}
         </text>
       ))}
     </g>

@@ -34,12 +34,26 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const assessment = useAppSelector(selectAssessment);
   const selection = useAppSelector((s) => s.view.selection);
   const stations = useStations();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const showRooms = useAppSelector((s) => s.view.showRooms);
   const svg = useRef<SVGSVGElement>(null);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const { across, up, into } = SECTION_AXES[mode];
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const k = transform.k;
+  const fitted = useAppSelector((s) => s.view.fitted);
+  /** Width and height of the view as text: a resize is a new view. */
+  const [frame, setFrame] = useState('');
+  useEffect(() => {
+    const node = svg.current;
+    if (!node) return;
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setFrame(`${Math.round(width / 40)}×${Math.round(height / 40)}`);
+    });
+    watch.observe(node);
+    return () => watch.disconnect();
+  }, []);
 
   const zoomer = useMemo(
     () =>
@@ -63,7 +77,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     d3select(node).call(zoomer.transform, zoomIdentity.translate(x, y).scale(scale));
     // Only a new view or a wish of the user moves the paper; edits do not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [mode, wanted.nonce, zoomer]);
+  }, [mode, wanted.nonce, fitted, frame, zoomer]);
   useEffect(() => onScale(k), [k, onScale]);
 
   const { pointerDown, pointerMove, pointerUp } = useSectionDrag(across, up, k);
@@ -126,7 +140,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
         </pattern>
       </defs>
       <g transform={transform.toString()}>
-        <SectionMat box={box} across={across} up={up} k={k} />
+        <SectionMat box={box} across={across} up={up} k={k} unit={unit} />
         <path
           d={path(hullSilhouette(assembly.hull, mode))}
           fill="rgba(233,217,180,0.07)"

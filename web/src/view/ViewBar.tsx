@@ -4,7 +4,7 @@ import { Box, Eye, EyeOff } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { SECTION_AXES } from './projection';
-import { setDepth, setMode, toggleRooms, type ViewMode } from './slice';
+import { fitView, setDepth, setMode, toggleRooms, type ViewMode } from './slice';
 
 const MODES: { value: ViewMode; label: string }[] = [
   { value: '3d', label: '3D' },
@@ -46,7 +46,7 @@ export function ViewBar({ mode, depth, scale, box, onScale }: Props) {
           <ToggleGroup.Item
             key={m.value}
             value={m.value}
-            className="min-h-8 px-3 py-1 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-tape data-[state=on]:text-tape-ink"
+            className="min-h-8 px-3 py-1 pointer-coarse:min-h-10 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-tape data-[state=on]:text-tape-ink"
           >
             {m.label}
           </ToggleGroup.Item>
@@ -60,6 +60,16 @@ export function ViewBar({ mode, depth, scale, box, onScale }: Props) {
       >
         {showRooms ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />} plug and air room
       </button>
+      {mode === '3d' && (
+        <button
+          type="button"
+          className={`min-h-8 rounded-sm px-2.5 pointer-coarse:min-h-10 ${dark}`}
+          title="The whole shell (F)"
+          onClick={() => dispatch(fitView())}
+        >
+          fit
+        </button>
+      )}
       {mode !== '3d' && (
         <>
           <label className={`flex min-h-8 items-center gap-2 rounded-sm px-2.5 ${dark}`}>

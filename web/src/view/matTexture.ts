@@ -1,3 +1,5 @@
+import type { LengthUnit } from '@young-shell/core/quantity';
+import { MAT_STEPS } from './matSteps';
 import { CanvasTexture, LinearMipmapLinearFilter, SRGBColorSpace } from 'three';
 
 /** Where the mat lies under the shell, mm. */
@@ -10,8 +12,12 @@ export interface MatArea {
 
 const SIZE = 2048; // px of the longer side
 
-/** The cutting mat as one picture: fine grid, bold every 50 mm, numbers from the datum. */
-export function matTexture(area: MatArea): CanvasTexture {
+/** Where the name of a side lies on the mat, seen from above, mm from the shell. */
+const SIDE_GAP = 52;
+
+/** The cutting mat as one picture: fine grid, bold lines, numbers from the datum in the user's unit, front and rear. */
+export function matTexture(area: MatArea, unit: LengthUnit): CanvasTexture {
+  const { fine, bold, numbered, one } = MAT_STEPS[unit];
   const scale = SIZE / Math.max(area.width, area.height);
   const canvas = document.createElement('canvas');
   canvas.width = Math.round(area.width * scale);
@@ -35,16 +41,23 @@ export function matTexture(area: MatArea): CanvasTexture {
     }
     paint.stroke();
   };
-  lines(10, 'rgba(205,232,220,0.13)', 1);
-  lines(50, 'rgba(205,232,220,0.34)', 2);
+  lines(fine, 'rgba(205,232,220,0.13)', 1);
+  lines(bold, 'rgba(205,232,220,0.34)', 2);
   paint.fillStyle = '#d3e9de';
   paint.font = `600 ${Math.round(13 * scale)}px "Barlow Condensed"`;
   paint.textBaseline = 'middle';
   paint.textAlign = 'center';
-  const step = 50;
-  for (let x = 0; x <= area.x0 + area.width - 30; x += step) paint.fillText(String(x), px(x), py(-16));
+  const step = numbered;
+  const name = (value: number) => String(Math.round(value / one));
+  for (let x = 0; x <= area.x0 + area.width - 30; x += step) paint.fillText(name(x), px(x), py(-16));
   paint.textAlign = 'right';
-  for (let y = step; y <= area.y0 + area.height - 30; y += step) paint.fillText(String(y), px(-8), py(y));
+  for (let y = step; y <= area.y0 + area.height - 30; y += step) paint.fillText(name(y), px(-8), py(y));
+  paint.textAlign = 'center';
+  paint.font = `600 ${Math.round(22 * scale)}px "Barlow Condensed"`;
+  paint.fillStyle = '#ead88f';
+  const middle = area.x0 + area.width / 2;
+  paint.fillText('FRONT', px(middle), py(-SIDE_GAP));
+  paint.fillText('REAR', px(middle), py(area.y0 + area.height - 150 + SIDE_GAP));
   const texture = new CanvasTexture(canvas);
   texture.colorSpace = SRGBColorSpace;
   texture.minFilter = LinearMipmapLinearFilter;

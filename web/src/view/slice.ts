@@ -29,6 +29,10 @@ export interface ViewState {
   motion: Motion | null;
   /** All parts are laid aside: the shell is looked at empty. */
   partsAside: boolean;
+  /** The list of keys is open. */
+  shortcuts: boolean;
+  /** Counts how often the whole shell was asked for. */
+  fitted: number;
 }
 
 const initialState: ViewState = {
@@ -40,6 +44,8 @@ const initialState: ViewState = {
   showRooms: true,
   motion: null,
   partsAside: false,
+  shortcuts: false,
+  fitted: 0,
 };
 
 const slice = createSlice({
@@ -70,10 +76,27 @@ const slice = createSlice({
     layPartsAside: (state, { payload }: PayloadAction<boolean>) => {
       state.partsAside = payload;
     },
+    showShortcuts: (state, { payload }: PayloadAction<boolean>) => {
+      state.shortcuts = payload;
+    },
+    fitView: (state) => {
+      state.fitted++;
+    },
     resetView: () => initialState,
   },
 });
 
 export const viewReducer = slice.reducer;
-export const { setMode, setDepth, select, dragTo, preview, toggleRooms, showMotion, layPartsAside, resetView } =
-  slice.actions;
+export const {
+  setMode,
+  setDepth,
+  select,
+  dragTo,
+  preview,
+  toggleRooms,
+  showMotion,
+  layPartsAside,
+  showShortcuts,
+  fitView,
+  resetView,
+} = slice.actions;

@@ -3,6 +3,7 @@ import type { PlaceResult } from '@young-shell/core/fit';
 import { ORIENTATIONS } from '@young-shell/core/solid';
 import { Lock, LockOpen, RotateCw, WandSparkles, X } from 'lucide-react';
 import { useState } from 'react';
+import { inUnit } from '@young-shell/core/quantity';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectShown } from '../../document/selectors';
@@ -27,6 +28,7 @@ const AXES = [
 
 /** One part in the shell: its position typed, its turn, and a place found for it. */
 export function PartPlace({ id }: { id: string }) {
+  const unit = useAppSelector((s) => s.preferences.unit);
   const document = useAppSelector(selectShown);
   const mode = useAppSelector((s) => s.view.mode);
   const dispatch = useAppDispatch();
@@ -147,7 +149,10 @@ export function PartPlace({ id }: { id: string }) {
       {found && (
         <p className="mt-1.5 mb-0 text-sm text-ink-soft" role="status">
           {found.proposals.length > 0
-            ? `${found.proposals[found.at]!.reasons.join(', ') || 'free place'}. Searched: ${found.searched}.`
+            ? inUnit(
+                `${found.proposals[found.at]!.reasons.join(', ') || 'free place'}. Searched: ${found.searched}.`,
+                unit,
+              )
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}

@@ -1,0 +1,63 @@
+import { Dialog } from '../ui/Dialog';
+import { showShortcuts } from '../view/slice';
+import { useAppDispatch, useAppSelector } from './store';
+
+const KEYS: { where: string; keys: [string, string][] }[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      ['?', 'this list'],
+      ['Ctrl Z', 'undo, also tomorrow'],
+      ['Ctrl Shift Z, Ctrl Y', 'redo'],
+      ['F', 'the whole shell in the view'],
+      ['Escape', 'close one thing, let go of the selection'],
+      ['Tab', 'from one thing to the next; parts in the sections too'],
+    ],
+  },
+  {
+    where: 'In the view, for the selected part',
+    keys: [
+      ['Arrows', 'move by 1 mm; with Shift 10, with Alt 0.1'],
+      ['Page Up, Page Down', 'move into the view and out of it'],
+      ['R, Shift R', 'turn by a quarter'],
+      ['x, y or z held + a number', 'set that position'],
+    ],
+  },
+  {
+    where: 'While dragging',
+    keys: [
+      ['Alt', 'freely, without snapping'],
+      ['Shift', 'up and down in 3D'],
+    ],
+  },
+];
+
+/** All keys, on a sheet of paper. */
+export function Shortcuts() {
+  const dispatch = useAppDispatch();
+  const open = useAppSelector((s) => s.view.shortcuts);
+  return (
+    <Dialog
+      title="Keys"
+      about="Everything goes by keyboard."
+      open={open}
+      onClose={() => dispatch(showShortcuts(false))}
+    >
+      <div className="grid gap-4 p-4 text-base">
+        {KEYS.map(({ where, keys }) => (
+          <section key={where}>
+            <h3 className="m-0 mb-1 text-base font-semibold">{where}</h3>
+            <dl className="m-0 grid grid-cols-[13rem_minmax(0,1fr)] gap-x-4 gap-y-1">
+              {keys.map(([key, what]) => (
+                <div key={key} className="contents">
+                  <dt className="figure text-lg">{key}</dt>
+                  <dd className="m-0 self-center">{what}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+      </div>
+    </Dialog>
+  );
+}
