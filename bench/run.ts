@@ -16,6 +16,7 @@ import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
 import { packingLines } from './packing';
 import { shellRows } from './shell';
+import { storeRows } from './store';
 
 // Medians of the figures that matter, each beside something else that was measured in the same run, so that
 // a slow machine does not look like slow code. `npm run bench`; `--short` only shows that all of it runs.
@@ -113,6 +114,8 @@ rows.push({
 
 rows.push(...(await shellRows(short)));
 rows.push(...(await fitRows(short)));
+
+rows.push(...(await storeRows(demo, short)));
 
 rows.push(await coldLoad(short ? 1 : 5));
 rows.push(await frames({ ...tooMuch, name: 'More than fits' }, short ? 8 : 60));

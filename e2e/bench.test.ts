@@ -327,7 +327,7 @@ describe('the list', () => {
     await page.goto(bench.address + path);
     await until(
       () => field(page, 'Depth').inputValue(),
-      (value) => value === '205',
+      (value) => Number(value) === 205,
     );
     await bench.startServer();
     await until(

@@ -19,25 +19,27 @@ export function run(command, args, options = {}) {
   }
 }
 
-/** Installs the packages of the lock file when they are not there yet. */
-export function installPackages() {
+/**
+ * Installs the packages of the lock file when they are not there yet: to run alone what builds and serves, for the tests
+ * all of them.
+ */
+export function installPackages({ tests = false } = {}) {
   const lock = readFileSync(join(root, 'package-lock.json'));
   const stamp = join(root, 'node_modules', '.young-shell-installed');
   const want = createHash('sha256').update(lock).update(process.version).digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
-  if (existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
+  const [have, extent] = existsSync(stamp) ? readFileSync(stamp, 'utf8').split(' ') : [];
+  if (have === want && (extent === 'all' || !tests)) return;
+  const shell = process.platform === 'win32';
+  if (have === undefined && existsSync(join(root, 'node_modules', '.package-lock.json'))) {
     // Installed by hand with npm: leave it, unless npm says it does not match.
-    if (
-      spawnSync('npm', ['ls', '--depth', '0'], { cwd: root, stdio: 'ignore', shell: process.platform === 'win32' })
-        .status === 0
-    ) {
-      writeFileSync(stamp, want);
+    if (spawnSync('npm', ['ls', '--depth', '0'], { cwd: root, stdio: 'ignore', shell }).status === 0) {
+      writeFileSync(stamp, `${want} all`);
       return;
     }
   }
-  say('installing packages (under a minute the first time)');
-  run('npm', ['ci', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
-  writeFileSync(stamp, want);
+  say('installing packages (about a minute the first time)');
+  run('npm', ['ci', '--no-audit', '--no-fund', ...(tests ? [] : ['--omit=dev'])], { shell });
+  writeFileSync(stamp, `${want} ${tests ? 'all' : 'run'}`);
 }
 
 const newest = (path) => {

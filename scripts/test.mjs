@@ -11,7 +11,7 @@ installPrograms({
   'rsvg-convert': 'librsvg2-bin',
   admesh: 'admesh',
 });
-installPackages();
+installPackages({ tests: true });
 buildWeb();
 const part = process.argv.slice(2);
 let failedChecks = 0;

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { transformAsync } from '@babel/core';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
@@ -24,11 +25,24 @@ const reactCompiler = (): Plugin => ({
   },
 });
 
+/** The licences of the fonts that are shipped: they come by way of style sheets, where the builder sees no package. */
+const fontLicences = (): Plugin => ({
+  name: 'font-licences',
+  generateBundle() {
+    const folder = new URL('../node_modules/@fontsource/', import.meta.url);
+    const texts = ['barlow', 'barlow-semi-condensed', 'barlow-condensed'].map(
+      (font) => `# ${font}\n\n${readFileSync(new URL(`${font}/LICENSE`, folder), 'utf8')}`,
+    );
+    this.emitFile({ type: 'asset', fileName: 'licenses-of-fonts.md', source: texts.join('\n\n') });
+  },
+});
+
 export default defineConfig({
   plugins: [
     reactCompiler(),
     react(),
     tailwindcss(),
+    fontLicences(),
     // A page that is loaded while the server is away: everything of the interface, and photos and solids once seen.
     VitePWA({
       injectRegister: false,
@@ -53,6 +67,8 @@ export default defineConfig({
   optimizeDeps: { exclude: ['manifold-3d'] },
   // The kernel asks for node:module only under Node.
   build: {
+    // The licences of what is shipped go with it.
+    license: { fileName: 'licenses.md' },
     target: 'es2022',
     chunkSizeWarningLimit: 2500,
     rolldownOptions: {

@@ -76,7 +76,7 @@ interface Extent {
 const extents = new WeakMap<readonly Block[], Extent>();
 
 /** The box around a part's bodies in its own axes. */
-function extentOf(blocks: readonly Block[]): Extent {
+function blocksExtent(blocks: readonly Block[]): Extent {
   const known = extents.get(blocks);
   if (known) return known;
   const bodies = blocks.filter((b) => b.role === 'body' || b.role === 'mount');
@@ -94,7 +94,7 @@ function extentOf(blocks: readonly Block[]): Extent {
 
 /** Size of a part's bodies along the shell's axes in an orientation, mm. */
 export function turnedSize(id: string, part: Part, turn: Turn): Vec3 {
-  const { low, high } = extentOf(partModel(id, part).blocks);
+  const { low, high } = blocksExtent(partModel(id, part).blocks);
   const size: Vec3 = [0, 0, 0];
   for (let i = 0; i < 3; i++) size[turn.axis[i]!] = high[i]!.value - low[i]!.value;
   return size;
@@ -107,7 +107,7 @@ export type Seats = readonly (Linear | undefined)[];
 export function placePart(id: string, part: Part, placement: Placement, seats: Seats = []): PlacedPart {
   const model = partModel(id, part);
   const turn = turnOf(placement);
-  const extent = extentOf(model.blocks);
+  const extent = blocksExtent(model.blocks);
   const at: Vec3 = [placement.x, placement.y, placement.z];
   const size: Vec3 = [0, 0, 0];
   // Corner of the part's axes such that the turned box starts at the placement.

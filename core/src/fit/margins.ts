@@ -44,7 +44,7 @@ interface Candidate {
 
 const normal: Vec3 = [0, 0, 0];
 
-function kindOf(a: Solid, b?: Solid): MarginKind {
+function marginKind(a: Solid, b?: Solid): MarginKind {
   if (a.role === 'air' || b?.role === 'air') return 'air';
   return a.role === 'plug room' || b?.role === 'plug room' ? 'plug' : 'body';
 }
@@ -147,7 +147,7 @@ function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[
         bolted = true;
         continue;
       }
-      const kind = kindOf(a);
+      const kind = marginKind(a);
       if (best[kind] && spare >= best[kind]!.spare) continue;
       const normal: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
       best[kind] = { a, wall, distance, required, spare, normal };
@@ -173,7 +173,7 @@ function pairMargins(
       const aBody = isBody(a);
       const bBody = isBody(b);
       if (!aBody && !bBody) continue;
-      const kind = kindOf(a, b);
+      const kind = marginKind(a, b);
       let distance: number;
       let required: Required;
       if (kind === 'air') {

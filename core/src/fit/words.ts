@@ -1,10 +1,9 @@
 import { lidOf, type Conversion } from '../document';
 import { bodyOwner, type Wall } from '../assembly';
-import { formatLength } from '../quantity';
+import { mm } from '../quantity';
 import type { Margin } from './margins';
 
-/** A length in a sentence: one decimal and the unit. */
-export const mm = (value: number) => `${formatLength(value)} mm`;
+export { mm };
 
 /** What a part, feature or face is called in a sentence. */
 export function nameOf(document: Conversion, other: { kind: string; id: string }): string {

@@ -189,3 +189,6 @@ export function editLength(mm: number, unit: LengthUnit = 'mm'): string {
   const value = unit === 'inch' ? mm / MM_PER_INCH : mm;
   return String(Number(value.toFixed(unit === 'inch' ? 5 : 3)));
 }
+
+/** A length in a sentence: `3.8 mm`. Sentences are written in mm; the screen puts them in the user's unit. */
+export const mm = (value: number): string => `${formatLength(value)} mm`;

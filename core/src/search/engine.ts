@@ -224,7 +224,7 @@ export class Engine {
       }
     });
     found.sort((a, b) => a.cost - b.cost);
-    return (candidates === 'all' ? found : spread(found, breadth)).map((f) => f.spot);
+    return (candidates === 'all' ? found : scattered(found, breadth)).map((f) => f.spot);
   }
 }
 
@@ -237,7 +237,7 @@ interface Live {
 }
 
 /** The cheapest few that are not next to each other. */
-function spread(found: readonly { spot: Spot; cost: number }[], most: number) {
+function scattered(found: readonly { spot: Spot; cost: number }[], most: number) {
   const kept: { spot: Spot; cost: number }[] = [];
   for (const f of found) {
     if (kept.length >= most) break;

@@ -1,12 +1,11 @@
 import { hullModel } from '../assembly';
 import { axisIndex, liftedAt, ringOf, type Body, type Conversion, type Side } from '../document';
 import type { Finding } from '../findings';
-import { formatLength, type Source } from '../quantity';
+import { mm, type Source } from '../quantity';
 import { loftAt, loftCorners, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
 import { area } from '../solid';
 import { DENSITY } from '../standards';
 
-const mm = (value: number) => `${formatLength(value)} mm`;
 const MOTION: Source = { kind: 'computed', title: 'size of the body, turned or drawn out as far as it opens' };
 
 /** Perimeter of a closed outline, mm. */

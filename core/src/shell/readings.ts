@@ -21,7 +21,7 @@ const middleOf = (values: readonly number[]) => {
   const m = sorted.length >> 1;
   return sorted.length % 2 ? sorted[m]! : (sorted[m - 1]! + sorted[m]!) / 2;
 };
-const mm = (v: number) => `${Number(v.toFixed(2))} mm`;
+const hundredths = (v: number) => `${Number(v.toFixed(2))} mm`;
 
 /** Judges a reading of a place by what is known of it, and by its earlier readings. All mm. */
 export function judgeReading(
@@ -44,17 +44,17 @@ export function judgeReading(
       return {
         kind: 'slip',
         meant,
-        sentence: `${mm(reading)} is ${factor > 1 ? 'a 25.4th' : '25.4 times'} of what is expected: do the calipers show ${was === 'inches' ? 'inches' : 'mm'} where ${is} are wanted? It would be ${mm(meant)}.`,
+        sentence: `${hundredths(reading)} is ${factor > 1 ? 'a 25.4th' : '25.4 times'} of what is expected: do the calipers show ${was === 'inches' ? 'inches' : 'mm'} where ${is} are wanted? It would be ${hundredths(meant)}.`,
       };
   }
   if (readings.length > 0)
     return {
       kind: 'outlier',
-      sentence: `${mm(reading)} is ${mm(Math.abs(reading - expected))} off the other readings (${mm(expected)}): askew, or another place?`,
+      sentence: `${hundredths(reading)} is ${hundredths(Math.abs(reading - expected))} off the other readings (${hundredths(expected)}): askew, or another place?`,
     };
   return {
     kind: 'surprise',
-    sentence: `${mm(reading)} is ${mm(Math.abs(reading - expected))} off the ${mm(expected)} ± ${mm(known.uncertainty)} known so far. Take it once more.`,
+    sentence: `${hundredths(reading)} is ${hundredths(Math.abs(reading - expected))} off the ${hundredths(expected)} ± ${hundredths(known.uncertainty)} known so far. Take it once more.`,
   };
 }
 

@@ -12,7 +12,6 @@ const Stop = memo(function Stop(props: { to: string; number: number; label: stri
   return (
     <NavLink
       to={to}
-      aria-label={`${number} ${label}`}
       className={({ isActive }) =>
         `rail-stop ${isActive ? 'border-pencil bg-sheet font-semibold' : 'border-transparent hover:bg-sheet'}`
       }

@@ -49,7 +49,9 @@ export function Workbench() {
   }, [dispatch, id, stations]);
 
   // A station begins at its top, wherever the one before was read to.
-  useEffect(() => panel.current?.scrollTo(0, 0), [pathname]);
+  useEffect(() => {
+    if (panel.current) panel.current.scrollTop = 0;
+  }, [pathname]);
 
   if (status === 'absent' || status === 'failed' || status === 'unreadable')
     return (

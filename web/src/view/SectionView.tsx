@@ -13,7 +13,7 @@ import { select } from './slice';
 import { useStations, type SectionLayer } from './station';
 import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
-import { spread, type Writing } from './writing';
+import { unstacked, type Writing } from './writing';
 
 const sameWritings = (a: readonly Writing[], b: readonly Writing[]) => JSON.stringify(a) === JSON.stringify(b);
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
@@ -100,7 +100,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     (state) => stations.flatMap((station) => station.writings?.(state, layer) ?? []),
     sameWritings,
   );
-  const spots = spread(
+  const spots = unstacked(
     [
       ...writings,
       ...assembly.parts.map((part): Writing => ({

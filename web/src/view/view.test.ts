@@ -9,7 +9,7 @@ import { faceOutlines } from '../stations/cut/faceOutlines';
 import { clashBoxes } from '../stations/fit/clashBoxes';
 import { hullBox } from './projection';
 import { defaultDepth, hullSilhouette, wallOutlines } from './section';
-import { spread, type Writing } from './writing';
+import { unstacked, type Writing } from './writing';
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 const hull = hullModel(deck.shell);
@@ -82,7 +82,7 @@ it('writing that would stand on other writing moves down, the first stays', () =
     fill: '',
     figure: false,
   });
-  const placed = spread([word('a', 0, 0), word('b', 4, 2), word('c', 500, 1), word('d', 2, 1)], 1);
+  const placed = unstacked([word('a', 0, 0), word('b', 4, 2), word('c', 500, 1), word('d', 2, 1)], 1);
   expect(placed[0]!.y).toBe(0);
   expect(placed[2]!.y).toBe(1);
   const ys = [placed[0]!, placed[1]!, placed[3]!].map((w) => w.y).sort((p, q) => p - q);

@@ -11,7 +11,7 @@ export interface Writing {
 }
 
 /** Moves writing down where other writing already stands; the first ones keep their place. */
-export function spread(writings: readonly Writing[], k: number): Writing[] {
+export function unstacked(writings: readonly Writing[], k: number): Writing[] {
   const taken: { x: number; y: number; half: number; height: number }[] = [];
   return writings.map((w) => {
     const half = (w.text.length * w.size * 0.25) / k;

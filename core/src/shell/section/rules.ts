@@ -6,7 +6,7 @@ import type { Feature, FeatureShape, Shell } from './form';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { lidOf } from './lid';
 
-const mm = (value: number) => `${Number(value.toFixed(2))} mm`;
+const hundredths = (value: number) => `${Number(value.toFixed(2))} mm`;
 
 /** What makes no sense as a shell. */
 export function complaintsOfShell(shell: Shell): Complaint[] {
@@ -38,7 +38,7 @@ function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
     return [
       {
         path: `/shell/bodies/${id}/cut/at`,
-        message: `${body.name || id} comes off at ${mm(at)}; that must be inside the shell, between ${mm(low[axis]!)} and ${mm(high[axis]!)}.`,
+        message: `${body.name || id} comes off at ${hundredths(at)}; that must be inside the shell, between ${hundredths(low[axis]!)} and ${hundredths(high[axis]!)}.`,
       },
     ];
   });
@@ -99,7 +99,7 @@ function complaintsOfHull(form: HullForm): Complaint[] {
     return [
       {
         path: worst.wallPath,
-        message: `The ${low.face} and ${high.face} walls take ${mm(ends)}; together they must be under ${mm(length)}.`,
+        message: `The ${low.face} and ${high.face} walls take ${hundredths(ends)}; together they must be under ${hundredths(length)}.`,
       },
     ];
   }
@@ -150,10 +150,10 @@ function complaintsOfHull(form: HullForm): Complaint[] {
         path: `${edge.path}/${fault.what}`,
         message:
           fault.what === 'rise'
-            ? `The arch of “${edge.face}” stands out ${mm(value)}; over this edge at most ${mm(fault.most)} (a half circle).`
+            ? `The arch of “${edge.face}” stands out ${hundredths(value)}; over this edge at most ${hundredths(fault.most)} (a half circle).`
             : fault.most === 0
               ? `The corner before “${edge.face}” is rounded, but the face beside it is arched; a corner of an arch must be sharp.`
-              : `The corner before “${edge.face}” is rounded by ${mm(value)}; its edges leave at most ${mm(fault.most)}.`,
+              : `The corner before “${edge.face}” is rounded by ${hundredths(value)}; its edges leave at most ${hundredths(fault.most)}.`,
       },
     ];
   }
@@ -169,7 +169,7 @@ function complaintsOfHull(form: HullForm): Complaint[] {
     return [
       {
         path: edge.wallPath,
-        message: `The walls leave no room inside: ${edge.face} is ${mm(edge.wall.value)} thick. Opposite walls together must be thinner than the shell.`,
+        message: `The walls leave no room inside: ${edge.face} is ${hundredths(edge.wall.value)} thick. Opposite walls together must be thinner than the shell.`,
       },
     ];
   }
@@ -198,10 +198,10 @@ function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof bou
   const slack = 0.01;
   for (let i = 0; i < 3; i++)
     if (whole.low[i]! < bounds.low[i]! - slack || whole.high[i]! > bounds.high[i]! + slack)
-      return `“${feature.name}”${feature.copies ? ' with its copies' : ''} runs from ${mm(whole.low[i]!)} to ${mm(whole.high[i]!)} ${DIRECTIONS[i]}; the shell from ${mm(bounds.low[i]!)} to ${mm(bounds.high[i]!)}.`;
+      return `“${feature.name}”${feature.copies ? ' with its copies' : ''} runs from ${hundredths(whole.low[i]!)} to ${hundredths(whole.high[i]!)} ${DIRECTIONS[i]}; the shell from ${hundredths(bounds.low[i]!)} to ${hundredths(bounds.high[i]!)}.`;
   const [a, b] = PLANE_AXES[form.axis]!;
   const centre: Point2 = [(low[a] + high[a]) / 2, (low[b] + high[b]) / 2];
   const outline = form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from);
   if (contains(outline, centre) || contains(cornersOf(form), centre)) return undefined;
-  return `“${feature.name}” has its middle at ${mm(centre[0])} and ${mm(centre[1])} in the plane of the profile, outside the shell.`;
+  return `“${feature.name}” has its middle at ${hundredths(centre[0])} and ${hundredths(centre[1])} in the plane of the profile, outside the shell.`;
 }
