@@ -117,7 +117,10 @@ rows.push(...(await fitRows(short)));
 
 rows.push(...(await storeRows(demo, short)));
 
-rows.push(await coldLoad(short ? 1 : 5));
-rows.push(await frames({ ...tooMuch, name: 'More than fits' }, short ? 8 : 60));
+// What drives a browser is measured, not tested: on a loaded machine it would time out, and the browser tests show that it runs.
+if (!short) {
+  rows.push(await coldLoad(5));
+  rows.push(await frames({ ...tooMuch, name: 'More than fits' }, 60));
+}
 print(rows);
 for (const line of packingLines(short)) console.log(line);

@@ -34,6 +34,9 @@ const killed = (server: ChildProcess) =>
         server.kill('SIGKILL');
       });
 
+/** Changes before each kill. */
+const CHANGES = 12;
+
 it('a server killed in the middle of edits has lost nothing that it acknowledged', async () => {
   let { server, address } = await start();
   const list = (await (await fetch(`${address}/api/conversions`)).json()) as { id: string; name: string }[];
@@ -41,8 +44,9 @@ it('a server killed in the middle of edits has lost nothing that it acknowledged
   const acknowledged: string[] = [];
   let revision = 0;
   for (let round = 0; round < 3; round++) {
-    const stop = setTimeout(() => server.kill('SIGKILL'), 150 + 120 * round);
     for (let i = 0; ; i++) {
+      // In the middle of a change, the sooner or later after it was sent the round is; however slow the machine.
+      if (i === CHANGES) setTimeout(() => server.kill('SIGKILL'), round * 2);
       const uid = `kill-${round}-${i}`;
       const operations = [{ op: 'replace', path: '/shell/hull/length', value: measured(440 + (i % 20)) }];
       try {
@@ -68,7 +72,6 @@ it('a server killed in the middle of edits has lost nothing that it acknowledged
         break;
       }
     }
-    clearTimeout(stop);
     await killed(server).catch(() => undefined);
     ({ server, address } = await start());
     const head = (await (await fetch(`${address}/api/conversions/${demo!.id}`)).json()) as { revision: number };
@@ -81,6 +84,6 @@ it('a server killed in the middle of edits has lost nothing that it acknowledged
     expect(head.revision - revision).toBeLessThanOrEqual(1);
     revision = head.revision;
   }
-  expect(acknowledged.length).toBeGreaterThan(10);
+  expect(acknowledged.length).toBeGreaterThanOrEqual(3 * CHANGES);
   await killed(server);
 });
