@@ -51,9 +51,15 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,woff,woff2,wasm}'],
         maximumFileSizeToCacheInBytes: 12_000_000,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
+        // Pages come from the server, so that a newer one is seen at once; from here only while it is away.
+        navigateFallback: null,
+        directoryIndex: null,
         runtimeCaching: [
+          {
+            urlPattern: ({ request }) => request.mode === 'navigate',
+            handler: 'NetworkOnly',
+            options: { precacheFallback: { fallbackURL: 'index.html' } },
+          },
           {
             urlPattern: ({ url }) => url.pathname.startsWith('/api/attachments/'),
             handler: 'CacheFirst',

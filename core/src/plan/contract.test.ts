@@ -102,6 +102,30 @@ describe('an assessment', () => {
   });
 });
 
+it('a station that fails later is left out, and asked anew', async () => {
+  const plan = newConversion('Empty', defaultBox());
+  let broken = true;
+  const base = {
+    number: 12,
+    label: 'X',
+    reads: ['brief'] as const,
+    assess: () => ({ report: null, findings: [], rest: '' }),
+  };
+  const shaky = station({
+    ...base,
+    id: 'shaky',
+    slow: () => {
+      if (broken) throw new Error('no kernel');
+      return { figures: { noise: 1 } };
+    },
+  });
+  const steady = station({ ...base, id: 'steady', slow: () => ({ figures: { noise: 2 } }) });
+  expect(Object.keys(await slowAnswers(plan, tools, [shaky, steady]))).toEqual(['steady']);
+  await expect(slowAnswers(plan, tools, [shaky])).rejects.toThrow('no kernel');
+  broken = false;
+  expect(Object.keys(await slowAnswers(plan, tools, [shaky, steady]))).toEqual(['shaky', 'steady']);
+});
+
 // A station of a few lines, as somebody would add one: what the frame asks of it is all that it needs.
 describe('a tiny station', () => {
   interface Lamps {

@@ -7,13 +7,17 @@ import { STATIONS } from './stations';
 
 const slowly = new Map<Station, (input: { document: Conversion; tools: Tools }) => Slow | Promise<Slow>>();
 
-/** What all stations say of a plan after a while; each kept while what it reads stays as it is. */
+/**
+ * What all stations say of a plan after a while; each kept while what it reads stays as it is. A station that fails is
+ * left out. @throws what the last one failed with, where all do
+ */
 export async function slowAnswers(
   document: Conversion,
   tools: Tools,
   stations: readonly Station[] = STATIONS,
 ): Promise<SlowAnswers> {
   const answers: Record<string, Slow> = {};
+  let failed: unknown;
   for (const station of stations) {
     const { slow } = station;
     if (!slow) continue;
@@ -25,8 +29,15 @@ export async function slowAnswers(
       );
       slowly.set(station, answer);
     }
-    answers[station.id] = await answer({ document, tools });
+    try {
+      answers[station.id] = await answer({ document, tools });
+    } catch (error) {
+      // What failed (a kernel that could not be loaded) is asked anew; the others are heard all the same.
+      slowly.delete(station);
+      failed = error;
+    }
   }
+  if (failed !== undefined && Object.keys(answers).length === 0) throw failed;
   return answers;
 }
 
