@@ -53,6 +53,8 @@ export async function storeRows(demo: Conversion, short: boolean): Promise<Row[]
   const database = await openDatabase(join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'bench.sqlite'));
   const { app, store } = createApp({ database, logger: pino({ level: 'silent' }) });
   const server = app.listen(0, '127.0.0.1');
+  // Longer than writing a long journal takes without a request.
+  server.keepAliveTimeout = 600_000;
   await new Promise((resolve) => server.once('listening', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const ask = async (path: string, init?: RequestInit): Promise<unknown> => {
