@@ -75,10 +75,13 @@ describe('from a measured shell to a cut sheet', () => {
     await page.getByRole('button', { name: 'this face, SVG' }).click();
     expect(readFileSync(await (await svg).path(), 'utf8')).toMatch(/^<svg [^>]*width="\d/);
 
-    const saved = await bench.document(await bench.pathOf('Toolbox', 'fit'));
-    const box = saved.shell.hull as BoxHull;
-    expect(box.width.value).toBeCloseTo(393.7, 6);
-    expect(saved.kit.parts['board-1']!.dimensions.coolerHeight!.value).toBe(55);
+    const toolbox = await bench.pathOf('Toolbox', 'fit');
+    await until(
+      () => bench.document(toolbox),
+      ({ shell, kit }) =>
+        Math.abs((shell.hull as BoxHull).width.value - 393.7) < 1e-6 &&
+        kit.parts['board-1']!.dimensions.coolerHeight!.value === 55,
+    );
     await page.context().close();
   });
 
@@ -120,8 +123,8 @@ describe('fit', () => {
       (t) => !t.includes('−3.8 mm'),
     );
     await page.getByRole('button', { name: 'Apply' }).click();
-    await page.getByRole('status').filter({ hasText: 'kept' }).waitFor();
-    expect((await bench.document(path)).layout.placements['card-1']!.z).toBeLessThan(104);
+    const height = async () => (await bench.document(path)).layout.placements['card-1']!.z;
+    await until(height, (z) => z < 104);
     await page.reload();
     await page.getByRole('button', { name: /^Undo: Move Graphics card/ }).click();
     await until(
@@ -130,7 +133,7 @@ describe('fit', () => {
     );
     await page.reload();
     await page.getByRole('button', { name: /^Redo: Move Graphics card/ }).waitFor();
-    expect((await bench.document(path)).layout.placements['card-1']!.z).toBe(108);
+    await until(height, (z) => z === 108);
     await page.context().close();
   });
 
@@ -148,10 +151,10 @@ describe('fit', () => {
     const moving = await field(page, 'Left end').inputValue();
     expect(Number(moving)).toBeGreaterThan(x + 10);
     await page.mouse.up();
-    await page.getByRole('status').filter({ hasText: 'kept' }).waitFor();
-    const after = (await bench.document(path)).layout.placements['drive-1']!;
-    expect(after.x).toBeGreaterThan(x + 10);
-    expect(after.y).toBeLessThan(y);
+    await until(
+      async () => (await bench.document(path)).layout.placements['drive-1']!,
+      (after) => after.x > x + 10 && after.y < y,
+    );
     await page.getByRole('button', { name: /^Undo: move Archive drive/ }).click();
     await until(
       async () => (await bench.document(path)).layout.placements['drive-1']!.x,
@@ -249,8 +252,6 @@ describe('keeping', () => {
       );
       await page.context().close();
     }
-    // What was loading while the server was away had to say so.
-    bench.complaints.length = 0;
   });
 });
 

@@ -98,6 +98,14 @@ export class Bench {
     return page;
   }
 
+  /** Takes out the complaints that a test provoked: those that say what it did. All others stay, to be found. */
+  takeComplaints(about: RegExp): string[] {
+    const taken = this.complaints.filter((c) => about.test(c));
+    const left = this.complaints.filter((c) => !about.test(c));
+    this.complaints.splice(0, this.complaints.length, ...left);
+    return taken;
+  }
+
   /** Path of the demo, or of the newest conversion of a name. */
   async pathOf(name: string, station: string): Promise<string> {
     const list = (await (await fetch(`${this.address}/api/conversions`)).json()) as { id: string; name: string }[];
