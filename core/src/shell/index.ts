@@ -9,3 +9,4 @@ export { ROOM_QUESTION, roomReport, type RoomQuestion, type RoomReport } from '.
 export { jawsFor, type Jaws } from './jaws';
 export { averaged, judgeReading, toolFor, withReading, type Averaged, type ReadingVerdict } from './readings';
 export { surveyOf, type SurveyState, type SurveyStep } from './survey';
+export * from './walk';

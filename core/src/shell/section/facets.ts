@@ -63,13 +63,12 @@ export function faultsOf(form: HullForm): FormFault[] {
     const faults: FormFault[] = [];
     if (Math.abs(edge.rise.value) > length / 2 + 1e-9) faults.push({ edge: i, what: 'rise', most: length / 2 });
     const next = (i + 1) % n;
-    const used = cutBack(form, i) + cutBack(form, next);
-    if (used > length + 1e-6)
-      faults.push({
-        edge: form.edges[i]!.radius.value > 0 ? i : next,
-        what: 'radius',
-        most: (form.edges[i]!.radius.value * length) / used,
-      });
+    const [own, other] = [cutBack(form, i), cutBack(form, next)];
+    if (own + other > length + 1e-6) {
+      const rounder = own >= other ? i : next;
+      const most = (form.edges[rounder]!.radius.value * length) / (own + other);
+      faults.push({ edge: rounder, what: 'radius', most });
+    }
     const rounded = edge.radius.value > 0 || form.edges[next]!.radius.value > 0;
     if (edge.rise.value !== 0 && rounded)
       faults.push({ edge: edge.radius.value > 0 ? i : next, what: 'radius', most: 0 });

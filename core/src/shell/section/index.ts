@@ -7,6 +7,7 @@ import { defaultBox } from './starts';
 
 export type { ShellChange } from './changes';
 export * from './edgeLengths';
+export * from './editSection';
 export * from './extent';
 export * from './facets';
 export {

@@ -1,5 +1,5 @@
 import { formatLength } from '@young-shell/core/quantity';
-import type { Doubt } from './useSurvey';
+import type { Doubt } from '@young-shell/core/shell';
 
 /** A reading that can't be right, and what the keys do with it. */
 export function DoubtCard({ doubt: { value, verdict }, unit }: { doubt: Doubt; unit: 'mm' | 'inch' }) {

@@ -1,6 +1,13 @@
-import { facetsOf, formOf, type AxisName, type ProfileCorner, type ProfileHull } from '@young-shell/core/document';
-import { measured, type Measured } from '@young-shell/core/quantity';
-import type { Point2 } from '@young-shell/core/solid';
+import {
+  cornerPoints,
+  facetsOf,
+  formOf,
+  withCornersAt,
+  withProfileCornerOn,
+  type AxisName,
+  type ProfileCorner,
+  type ProfileHull,
+} from '@young-shell/core/document';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -31,13 +38,9 @@ export function HullSectionEditor({ open, onClose }: { open: boolean; onClose: (
   );
 }
 
-/** The value with another length: what is dragged is no longer what the tool showed. */
-export const put = (old: Measured, value: number): Measured =>
-  Math.abs(old.value - value) < 1e-9 ? old : { value, uncertainty: old.uncertainty, tool: old.tool };
-
 function Editor({ hull }: { hull: ProfileHull }) {
   const submit = useSubmit();
-  const corners = hull.corners.map((c): Point2 => [c.a.value, c.b.value]);
+  const corners = cornerPoints(hull.corners);
   const outline = useMemo(() => facetsOf(formOf(hull)).map((f) => f.from), [hull]);
   const keep = (next: ProfileCorner[]) => submit({ type: 'setHull', hull: { ...hull, corners: next } });
   const [aName, bName] = SECTION_NAMES[hull.axis];
@@ -48,10 +51,8 @@ function Editor({ hull }: { hull: ProfileHull }) {
       corners={corners}
       outline={outline}
       names={hull.corners.map((c) => c.face)}
-      onMove={(next) =>
-        keep(hull.corners.map((c, i) => ({ ...c, a: put(c.a, next[i]![0]), b: put(c.b, next[i]![1]) })))
-      }
-      onInsert={(after) => keep(withCornerAfter(hull.corners, after))}
+      onMove={(next) => keep(withCornersAt(hull.corners, next))}
+      onInsert={(after) => keep(withProfileCornerOn(hull.corners, after))}
       onRemove={(index) => keep(hull.corners.filter((_, i) => i !== index))}
       cornerFields={(i) => (
         <>
@@ -88,23 +89,3 @@ const AXES: { value: AxisName; label: string }[] = [
   { value: 'y', label: 'y: the depth' },
   { value: 'z', label: 'z: the height' },
 ];
-
-const sharp = (): Measured => measured(0, 'guess', 0);
-
-/** One corner more, in the middle of an edge; its face is a new one. */
-function withCornerAfter(corners: readonly ProfileCorner[], after: number): ProfileCorner[] {
-  const a = corners[after]!;
-  const b = corners[(after + 1) % corners.length]!;
-  const middle = (p: Measured, q: Measured) => measured(Math.round((p.value + q.value) * 5) / 10, 'guess', 1);
-  let face = '';
-  for (let n = 2; !face || corners.some((c) => c.face === face); n++) face = `${a.face}-${n}`;
-  const between: ProfileCorner = {
-    a: middle(a.a, b.a),
-    b: middle(a.b, b.b),
-    radius: sharp(),
-    rise: sharp(),
-    face,
-    wall: a.wall,
-  };
-  return [...corners.slice(0, after + 1), between, ...corners.slice(after + 1)];
-}

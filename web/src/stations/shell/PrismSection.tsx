@@ -1,12 +1,9 @@
-import type { Feature, PrismShape } from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
-import type { Point2 } from '@young-shell/core/solid';
+import { cornerPoints, withCornerOn, withCornersAt, type Feature, type PrismShape } from '@young-shell/core/document';
 import { useState } from 'react';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { MeasuredAt } from '../../ui/MeasuredAt';
-import { put } from './HullSectionEditor';
 import { SECTION_NAMES, SectionDrawing } from '../../ui/SectionDrawing';
 import { SectionEditor } from './SectionEditor';
 
@@ -14,7 +11,7 @@ import { SectionEditor } from './SectionEditor';
 export function PrismSection({ id, feature, shape }: { id: string; feature: Feature; shape: PrismShape }) {
   const submit = useSubmit();
   const [open, setOpen] = useState(false);
-  const corners = shape.corners.map((c): Point2 => [c.a.value, c.b.value]);
+  const corners = cornerPoints(shape.corners);
   const keep = (next: PrismShape['corners']) =>
     submit({ type: 'setFeature', id, feature: { ...feature, shape: { ...shape, corners: next } } });
   const base = `/shell/features/${id}/shape/corners`;
@@ -35,17 +32,8 @@ export function PrismSection({ id, feature, shape }: { id: string; feature: Feat
         <SectionEditor
           axis={shape.axis}
           corners={corners}
-          onMove={(next) => keep(shape.corners.map((c, i) => ({ a: put(c.a, next[i]![0]), b: put(c.b, next[i]![1]) })))}
-          onInsert={(after) => {
-            const p = corners[after]!;
-            const q = corners[(after + 1) % corners.length]!;
-            const middle = (k: 0 | 1) => measured(Math.round((p[k] + q[k]) * 5) / 10, 'guess', 1);
-            return keep([
-              ...shape.corners.slice(0, after + 1),
-              { a: middle(0), b: middle(1) },
-              ...shape.corners.slice(after + 1),
-            ]);
-          }}
+          onMove={(next) => keep(withCornersAt(shape.corners, next))}
+          onInsert={(after) => keep(withCornerOn(shape.corners, after))}
           onRemove={(index) => keep(shape.corners.filter((_, i) => i !== index))}
           cornerFields={(i) =>
             (['a', 'b'] as const).map((key, k) => (

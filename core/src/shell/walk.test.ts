@@ -1,0 +1,144 @@
+import { describe, expect, it } from 'vitest';
+import { applyChange, defaultBox, newConversion, type Conversion } from '../document';
+import { measured, type Tool } from '../quantity';
+import { choose, drop, keep, leave, skip, standing, surveyOf, take, WALK_START, type Taken, type Walk } from '.';
+
+const WHEN = '2031-04-05T06:07:08.000Z';
+const WATCHES = [
+  { name: 'the width inside', chain: { value: 394, terms: [term('/shell/hull/width', 1, 30)] }, weight: 4 },
+  { name: 'the height inside', chain: { value: 144, terms: [term('/shell/hull/height', 1, 20)] }, weight: 1 },
+];
+
+function term(id: string, coefficient: number, uncertainty: number) {
+  return { id, coefficient, uncertainty };
+}
+
+/** A box of guesses and somebody who walks around it: readings go into the document as the page sends them. */
+class Walker {
+  document: Conversion = newConversion('Chest', defaultBox());
+  walk: Walk = WALK_START;
+  get at() {
+    return standing(this.walk, surveyOf(this.document, WATCHES), this.document);
+  }
+  settle({ walk, keep: kept }: Taken) {
+    if (kept) this.document = applyChange(this.document, { type: 'setMeasured', ...kept }).document;
+    this.walk = walk;
+    return this;
+  }
+  take(value: number, tool: Tool = this.at.step!.tool) {
+    return this.settle(take(this.walk, this.at, value, tool, WHEN));
+  }
+  keep(value: number, tool: Tool = this.at.step!.tool) {
+    return this.settle(keep(this.walk, this.at, value, tool, WHEN));
+  }
+}
+
+describe('a walk around the shell', () => {
+  it('begins where most hangs on it, and goes on after two readings that agree', () => {
+    const walker = new Walker();
+    expect(walker.at.step!.path).toBe('/shell/hull/width');
+    walker.take(398.5);
+    expect(walker.at.step!.path).toBe('/shell/hull/width');
+    expect(walker.at.readings).toEqual([398.5]);
+    walker.take(398.9);
+    expect(walker.document.shell.hull).toMatchObject({
+      width: { value: 398.7, tool: 'rule', readings: [398.5, 398.9], when: WHEN },
+    });
+    expect(walker.at.step!.path).toBe('/shell/hull/height');
+    expect(walker.at.readings).toEqual([]);
+  });
+
+  it('the first reading replaces what was known before, also an earlier day’s readings', () => {
+    const walker = new Walker();
+    const old = { ...measured(399, 'rule', 3), readings: [399] };
+    const what = 'width';
+    const change = { type: 'setMeasured', path: '/shell/hull/width', measured: old, what } as const;
+    walker.document = applyChange(walker.document, change).document;
+    walker.walk = choose(walker.walk, '/shell/hull/width');
+    walker.take(400.2, 'rule');
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 400.2, readings: [400.2] } });
+  });
+
+  it('a place stays while it is measured, though its first reading made another more useful', () => {
+    const walker = new Walker().take(400);
+    const next = surveyOf(walker.document, WATCHES).steps[0]!.path;
+    expect(next).not.toBe('/shell/hull/width');
+    expect(walker.at.step!.path).toBe('/shell/hull/width');
+  });
+
+  it('a crooked place wants a third reading', () => {
+    const walker = new Walker().take(400).take(401.9);
+    expect(walker.at.readings).toEqual([400, 401.9]);
+    walker.take(401);
+    expect(walker.at.step!.path).toBe('/shell/hull/height');
+    expect(walker.document.shell.hull).toMatchObject({ width: { readings: [400, 401.9, 401] } });
+  });
+});
+
+describe('a doubtful reading', () => {
+  it('in inches is not kept; what is meant can be', () => {
+    const walker = new Walker().take(15.75);
+    const doubt = walker.walk.doubt!;
+    expect(doubt.verdict).toMatchObject({ kind: 'slip', meant: expect.closeTo(400.05, 6) });
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 400, tool: 'guess' } });
+    if (doubt.verdict.kind === 'slip') walker.keep(doubt.verdict.meant);
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 400.05 } });
+    expect(walker.walk.doubt).toBeUndefined();
+  });
+
+  it('that surprises is believed when it is read again, and only near the same', () => {
+    const walker = new Walker().take(470);
+    expect(walker.walk.doubt!.verdict.kind).toBe('surprise');
+    walker.take(455);
+    expect(walker.walk.doubt!.value).toBe(455);
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 400 } });
+    walker.take(455.3);
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 455.3, readings: [455.3] } });
+  });
+
+  it('off the others of the same place is dropped or kept all the same', () => {
+    const walker = new Walker().take(400).take(377);
+    expect(walker.walk.doubt!.verdict.kind).toBe('outlier');
+    walker.walk = drop(walker.walk);
+    expect(walker.at.readings).toEqual([400]);
+    walker.take(377).keep(377);
+    expect(walker.at.readings).toEqual([400, 377]);
+  });
+
+  it.each([Number.NaN, -3, Number.POSITIVE_INFINITY])('of %d mm is no length', (value) => {
+    const walker = new Walker().take(value);
+    expect(walker.walk.doubt!.verdict).toMatchObject({ kind: 'outlier', sentence: expect.stringMatching(/no length/) });
+    expect(walker.document.shell.hull).toMatchObject({ width: { value: 400 } });
+  });
+});
+
+describe('a place', () => {
+  it('is skipped, chosen out of turn, left half done', () => {
+    const walker = new Walker();
+    walker.walk = skip(walker.walk, '/shell/hull/width');
+    expect(walker.at.step!.path).toBe('/shell/hull/height');
+    expect(walker.at.queue.map((s) => s.path)).not.toContain('/shell/hull/width');
+    walker.walk = choose(walker.walk, '/shell/hull/walls/left');
+    expect(walker.at.step!.path).toBe('/shell/hull/walls/left');
+    walker.take(3.1);
+    walker.walk = leave(walker.walk);
+    expect(walker.at.step!.path).toBe('/shell/hull/height');
+    expect(walker.walk.skipped).toEqual(['/shell/hull/width']);
+  });
+
+  it('that is gone meanwhile takes no reading', () => {
+    const walker = new Walker().take(400);
+    const { step, ...at } = walker.at;
+    const nowhere = { ...at, step, known: undefined };
+    expect(take(walker.walk, nowhere, 400, 'rule', WHEN)).toEqual({ walk: walker.walk });
+    expect(keep(walker.walk, nowhere, 400, 'rule', WHEN)).toEqual({ walk: walker.walk });
+  });
+
+  it('when all is measured as well as it can be there is none', () => {
+    const walker = new Walker();
+    for (let i = 0; i < 200 && walker.at.step; i++) walker.keep(walker.at.known!.value);
+    expect(walker.at.step).toBeUndefined();
+    const { done, all } = surveyOf(walker.document, WATCHES);
+    expect(done).toBe(all);
+  });
+});
