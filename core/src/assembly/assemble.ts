@@ -93,6 +93,26 @@ function raisedSolid(solid: Solid, by: Linear): Solid {
   };
 }
 
+const featuresKnown = new WeakMap<Shell, Solid[]>();
+
+/** All that stands in the shell and belongs to it; the same list as long as the shell is the same. */
+function shellSolids(shell: Shell): Solid[] {
+  const known = featuresKnown.get(shell);
+  if (known) return known;
+  const ring = ringOf(shell);
+  const lid = lidOf(shell)?.id;
+  const raise = (solid: Solid) => raisedSolid(solid, ring!.height);
+  const solids = [
+    ...Object.entries(shell.features)
+      .filter(([, f]) => f.fate !== 'removed')
+      .flatMap(([id, f]) => (ring && f.body === lid ? featureSolids(id, f).map(raise) : featureSolids(id, f))),
+    ...drawerSolids(shell, hullModel(shell)),
+    ...materialOf(shell.hull),
+  ];
+  featuresKnown.set(shell, solids);
+  return solids;
+}
+
 /** Document → solids in shell coordinates. Features that are already removed are left out. */
 export function assemble(document: Conversion): Assembly {
   const { shell, kit, layout } = document;
@@ -103,19 +123,10 @@ export function assemble(document: Conversion): Assembly {
     if (placement) parts.push(placeInShell(id, part, placement, shell));
     else unplaced.push(id);
   }
-  const ring = ringOf(shell);
-  const lid = lidOf(shell)?.id;
-  const raise = (solid: Solid) => raisedSolid(solid, ring!.height);
   return {
     hull: hullModel(shell),
     metalShell: METALS.has(shell.material),
-    features: [
-      ...Object.entries(shell.features)
-        .filter(([, f]) => f.fate !== 'removed')
-        .flatMap(([id, f]) => (ring && f.body === lid ? featureSolids(id, f).map(raise) : featureSolids(id, f))),
-      ...drawerSolids(shell, hullModel(shell)),
-      ...materialOf(shell.hull),
-    ],
+    features: shellSolids(shell),
     parts: pluggedIn(parts),
     unplaced,
   };

@@ -1,6 +1,7 @@
 import { assemble, onFace, wallOf, type Assembly, type FaceFrame } from '../assembly';
 import type { Conversion, FaceId } from '../document';
 import { faceName } from '../fit';
+import { formatLength, type LengthUnit } from '../quantity';
 import type { Point2 } from '../solid';
 import { frameOf, halfOf, openingsOf, type CutOpening } from './openings';
 
@@ -97,11 +98,10 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
   return { face, title: faceName(document, face), width, height, mirrored, items, holes };
 }
 
-/** `ø 3.7` or `159.6 × 45.3`, mm. */
-export function sizeWords({ shape }: CutOpening): string {
-  return shape.kind === 'round'
-    ? `ø ${shape.diameter.toFixed(1)}`
-    : `${shape.width.toFixed(1)} × ${shape.height.toFixed(1)}`;
+/** `ø 3.7` or `159.6 × 45.3`, in a unit. */
+export function sizeWords({ shape }: CutOpening, unit: LengthUnit = 'mm'): string {
+  const shown = (mm: number) => formatLength(mm, unit);
+  return shape.kind === 'round' ? `ø ${shown(shape.diameter)}` : `${shown(shape.width)} × ${shown(shape.height)}`;
 }
 
 function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[] {

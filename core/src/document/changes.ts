@@ -1,4 +1,4 @@
-import { put, type ChangeKind, type ChangeKinds, type Thing } from '../form';
+import { highestNumber, numberedId, put, type ChangeKind, type ChangeKinds, type Thing } from '../form';
 import type { Measured } from '../quantity';
 import type { Accepted, Conversion } from './conversion';
 import { edit, stepsOf, type Edited } from './patches';
@@ -90,36 +90,13 @@ function goneThings(before: Conversion, draft: Conversion): Thing[] {
 /** Findings are called by what they are about: `fit/card-1|lid-rib-1`, `cut/web/board-1+vent-2/rear`. */
 const speaksOf = (finding: string, id: string) => finding.split(/[/|+>:]/).includes(id);
 
-/** Splits an id into its stem and number; one without a number has none. */
-const NUMBERED = /^(.*)-(\d{1,6})$/;
-
 function spend(draft: Conversion, { kind, id }: Thing): void {
-  const [, stem, digits] = NUMBERED.exec(id) ?? [];
-  if (!stem || !digits) return;
+  const numbered = numberedId(id);
+  if (!numbered) return;
+  const { stem, number } = numbered;
   const record = new Map(thingsOf(draft)).get(kind) ?? {};
   // While a higher number is there, none up to it is given out again anyway.
-  if (highest(record, stem) < Number(digits)) draft.spent[stem] = Math.max(draft.spent[stem] ?? 0, Number(digits));
-}
-
-function highest(record: Readonly<Record<string, unknown>>, stem: string): number {
-  return Object.keys(record).reduce((most, id) => {
-    const [, of, digits] = NUMBERED.exec(id) ?? [];
-    return of === stem ? Math.max(most, Number(digits)) : most;
-  }, 0);
-}
-
-/** The next id of a stem in a record: `rib-1`, `rib-2` …; numbers that were `spent` are not given out again. */
-export function nextId(
-  record: Readonly<Record<string, unknown>>,
-  stem: string,
-  spent: Record<string, number> = {},
-): string {
-  const clean =
-    stem
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^[^a-z]+|-+$/g, '') || 'item';
-  return `${clean}-${Math.max(highest(record, clean), spent[clean] ?? 0) + 1}`;
+  if (highestNumber(record, stem) < number) draft.spent[stem] = Math.max(draft.spent[stem] ?? 0, number);
 }
 
 /** The change in a few words, for the history and the undo button. */

@@ -3,6 +3,7 @@ export { LARGEST_DOCUMENT, LARGEST_FILE, SCHEMA_VERSION, type Accepted, type Con
 export * from './journal';
 export * from './keys';
 export * from './newConversion';
+export * from './parted';
 export * from './patches';
 export * from './read';
 export * from './rules';
@@ -13,7 +14,7 @@ export * from './upgrades';
 export * from '../brief/section';
 export * from '../cut/section';
 export * from '../fit/section';
-export { SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
+export { nextId, SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
 export * from '../kit/section';
 export * from '../shell/section';
 export { MATERIALS, type Material } from '../standards/materials';

@@ -20,11 +20,11 @@ export function stepsOf(path: string): string[] {
   return path.slice(1).split('/').map(unescape);
 }
 
+/** The path of some steps. */
+export const pathOf = (steps: readonly (string | number)[]): string => steps.map((step) => `/${escape(step)}`).join('');
+
 const fromImmer = (patch: Patch): Operation => {
-  const operation: Operation = {
-    op: patch.op,
-    path: patch.path.map((step) => `/${escape(step)}`).join(''),
-  };
+  const operation: Operation = { op: patch.op, path: pathOf(patch.path) };
   return patch.op === 'remove' ? operation : { ...operation, value: patch.value };
 };
 

@@ -4,7 +4,9 @@ import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
 import { faceReaches } from './faces';
-import { judge, marginsOf, severityOf, type JudgedMargin } from './margins';
+import { judge, type JudgedMargin } from './judge';
+import { severityOf } from './margin';
+import { marginsOf } from './margins';
 import { wishFindings } from './wishes';
 import { faceName, marginName, mm, nameOf } from './words';
 

@@ -13,7 +13,8 @@ import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '..
 import { faceReaches } from './faces';
 import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Run } from './space';
-import { marginsOfPart, type Margin } from './margins';
+import type { Margin } from './margin';
+import { marginsOfPart } from './margins';
 import { seatsFor, type Seat } from './seats';
 
 /** A place found for a part, with what speaks for it. */

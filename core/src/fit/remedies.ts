@@ -3,7 +3,9 @@ import { survives } from '../brief';
 import { applyChange, type Change, type Conversion, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
-import { judge, marginsOfPart, type Margin } from './margins';
+import { judge } from './judge';
+import type { Margin } from './margin';
+import { marginsOfPart } from './margins';
 import { placeFor, stopsAt } from './place';
 import { mm, nameOf } from './words';
 

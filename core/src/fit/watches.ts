@@ -1,6 +1,7 @@
 import type { Assembly } from '../assembly';
 import type { Watch } from '../station';
-import { judge, marginsOf } from './margins';
+import { judge } from './judge';
+import { marginsOf } from './margins';
 
 /** Margins that are looked at. */
 const TIGHTEST = 40;

@@ -1,7 +1,7 @@
 import { lidOf, type Conversion } from '../document';
 import { bodyOwner, type Wall } from '../assembly';
 import { mm } from '../quantity';
-import type { Margin } from './margins';
+import type { Margin } from './margin';
 
 export { mm };
 

@@ -3,7 +3,7 @@ export { assembled } from './assembled';
 export { assessAll, worstOf, type Assessment, type SlowAnswers } from './assessAll';
 export { effectOf, type Effect } from './effect';
 export { remediesOf, slowAnswers } from './slow';
-export { STATIONS, type Reports, type StationId } from './stations';
+export { BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } from './stations';
 export { summaryOf } from './summary';
 export { reportOf } from './report';
 export { VERBS } from './verbs';

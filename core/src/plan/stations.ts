@@ -3,9 +3,17 @@ import { cut } from '../cut/station';
 import { fit } from '../fit/station';
 import { kit } from '../kit/station';
 import { shell } from '../shell/station';
+import type { Station } from '../station';
 
 /** The stations in the order of the work. One line each. */
 export const STATIONS = [brief, shell, kit, fit, cut] as const;
+
+const only = (is: 'headline' | 'begins') => (STATIONS as readonly Station[]).find((s) => s[is])!.id as StationId;
+
+/** The station whose words stand for the whole: a conversion opens there. */
+export const HEADLINE = only('headline');
+/** The station where a new conversion begins. */
+export const BEGINNING = only('begins');
 
 type AnyStation = (typeof STATIONS)[number];
 

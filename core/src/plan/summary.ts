@@ -1,11 +1,10 @@
 import { emblemOf, type Conversion, type Summary } from '../document';
 import { assessAll } from './assessAll';
-import { STATIONS } from './stations';
+import { HEADLINE } from './stations';
 
 /** What the list of conversions shows of a document. */
 export function summaryOf(document: Conversion): Summary {
-  const headline = STATIONS.find((station) => station.headline)!.id;
-  const { verdict, brief } = assessAll(document).strip.find((cell) => cell.station === headline)!;
+  const { verdict, brief } = assessAll(document).strip.find((cell) => cell.station === HEADLINE)!;
   return {
     note: document.note,
     policy: document.brief.policy,

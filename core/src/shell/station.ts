@@ -7,6 +7,7 @@ export const shell = station({
   id: 'shell',
   number: 1,
   label: 'Shell',
+  begins: true,
   reads: ['brief', 'shell'],
   assess: ({ document }) => ({
     report: null,

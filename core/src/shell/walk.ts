@@ -71,7 +71,13 @@ export const drop = (walk: Walk): Walk => ({ ...walk, doubt: undefined });
  * with it. Two that agree are enough, three of a place that is crooked.
  * @param reading mm @param when ISO 8601
  */
-export function keep(walk: Walk, { step, known, readings }: Standing, reading: number, tool: Tool, when: string): Taken {
+export function keep(
+  walk: Walk,
+  { step, known, readings }: Standing,
+  reading: number,
+  tool: Tool,
+  when: string,
+): Taken {
   if (!step || !known) return { walk };
   const from = walk.taken === 0 ? { ...known, readings: [] } : known;
   const all = [...readings, reading];

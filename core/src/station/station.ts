@@ -100,6 +100,8 @@ export interface Station<
   label: string;
   /** Its words stand for the whole in the list of conversions; one station does. */
   headline?: boolean;
+  /** A new conversion begins here; one station does. */
+  begins?: boolean;
   /** The parts of the document its assessment looks at: it is done anew when one of them changes. */
   reads: readonly SectionKey[];
   assess: (context: Context) => Assessed<Report>;

@@ -10,7 +10,7 @@ export function BehindDialog() {
   const navigate = useNavigate();
   const { behind, revision, id } = useAppSelector((s) => s.document);
   const resolve = (keep: 'mine' | 'theirs') =>
-    void dispatch(resolveBehind(keep)).then((made) => made && void navigate(`/c/${made}/fit`));
+    void dispatch(resolveBehind(keep)).then((made) => made && void navigate(`/c/${made}`));
   return (
     <AlertDialog.Root open={behind !== null}>
       <AlertDialog.Portal>

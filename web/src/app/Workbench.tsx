@@ -13,6 +13,7 @@ import { Header } from './Header';
 import { Shortcuts } from './Shortcuts';
 import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
+import { useKeptFocus } from './useKeptFocus';
 import { useShortcuts } from './useShortcuts';
 import { useSlowFindings } from './useSlowFindings';
 import { VerdictStrip } from './VerdictStrip';
@@ -37,6 +38,7 @@ export function Workbench() {
   const panel = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
   useShortcuts();
+  useKeptFocus();
   useSlowFindings();
   useEffect(() => {
     dispatch(resetView());

@@ -1,3 +1,4 @@
+import { HEADLINE } from '@young-shell/core/plan';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { ConversionsPage } from '../conversions/ConversionsPage';
 import { STATIONS } from '../stations';
@@ -17,7 +18,7 @@ export const router = createBrowserRouter([
     errorElement: <Crash />,
     hydrateFallbackElement: <Waiting />,
     children: [
-      { index: true, element: <Navigate to="fit" replace /> },
+      { index: true, element: <Navigate to={HEADLINE} replace /> },
       ...STATIONS.map(({ id, screen }) => ({ path: id, lazy: screen })),
     ],
   },

@@ -30,7 +30,7 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
       {summary ? <Silhouette outline={summary.outline} /> : <span className="h-12 w-20 shrink-0" />}
       <div className="min-w-0 flex-1">
         {name === undefined ? (
-          <Link to={`/c/${id}/fit`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
+          <Link to={`/c/${id}`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
             {conversion.name}
           </Link>
         ) : (

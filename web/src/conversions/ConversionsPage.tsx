@@ -1,3 +1,4 @@
+import { BEGINNING } from '@young-shell/core/plan';
 import { Moon, Sun, Upload } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -118,7 +119,7 @@ export function ConversionsPage() {
         </div>
         <NewConversion
           onCreate={(name, form) =>
-            api.create(name, form).then((head) => void navigate(`/c/${head.id}/shell`), complain)
+            api.create(name, form).then((head) => void navigate(`/c/${head.id}/${BEGINNING}`), complain)
           }
         />
       </main>

@@ -3,6 +3,7 @@ import {
   applyOperations,
   complaintsAfter,
   conflicts,
+  parted,
   type Conversion,
   type Operation,
 } from '@young-shell/core/document';
@@ -134,6 +135,8 @@ const slice = createSlice({
           theirs.push(entry.label);
         }
       }
+      // Two things that were added at once are two things, though both were given the same id.
+      if (foreign.length > 0) state.pending = parted(plain(state.pending), foreign, plain(state.head)!);
       const asked = state.conflict?.mine ?? [];
       const mine = state.pending.filter(
         (p) => conflicts(p.operations, foreign) || asked.some(({ uid }) => uid === p.uid),

@@ -4,6 +4,7 @@ import {
   applyOperations,
   complaintsAfter,
   defaultBox,
+  feature,
   newConversion,
   type BoxHull,
   type Change,
@@ -324,6 +325,39 @@ describe('edits that collide', () => {
     void one.do(one.sync.resolveConflict('mine'));
     await until(() => one.state().pending.length === 0);
     expect(serverHull()).toMatchObject({ width: { value: 350 }, depth: { value: 250 } });
+  });
+
+  it('things added here and elsewhere at once are two things, also after a reload', async () => {
+    const one = await opened();
+    const named = (name: string) =>
+      feature(name, { kind: 'box', width, depth: width, height: width }, [width, width, width]);
+    const width = measured(10);
+    server.away = true;
+    void one.edit({ type: 'setFeature', id: 'rib-1', feature: named('Ours') });
+    await until(() => one.state().connection === 'offline');
+    server.elsewhere({ type: 'setFeature', id: 'rib-1', feature: named('Theirs') });
+    // The answer to the first try says what was written meanwhile; then the page is gone before the second.
+    server.away = false;
+    server.answers = [];
+    const send = server.fetch;
+    server.fetch = async (url, init) => {
+      const answer = await send(url, init);
+      if (init?.method === 'POST') server.away = true;
+      return answer;
+    };
+    await until(() => Object.keys(one.state().document!.shell.features).length === 2);
+    await until(() => one.state().connection === 'offline');
+    expect(one.state().conflict).toBeNull();
+    server.fetch = send;
+    server.away = false;
+    const again = await page();
+    void again.open();
+    await until(() => again.state().status === 'open' && again.state().pending.length === 0);
+    const names = Object.entries(server.document.shell.features).map(([id, f]) => [id, f.name]);
+    expect(names).toEqual([
+      ['rib-1', 'Theirs'],
+      ['rib-2', 'Ours'],
+    ]);
   });
 
   it('when the other’s count, ours do not come back after a reload', async () => {

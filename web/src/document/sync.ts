@@ -103,13 +103,18 @@ const taken =
     const opened = getState().document.id;
     // What was folded away is no way to the present plan: it is fetched whole.
     if (opened && entries.some((entry) => entry.folded)) return void dispatch(openConversion(opened));
-    const waiting = new Set(getState().document.pending.map(({ uid }) => uid));
+    const before = new Map(getState().document.pending.map((p) => [p.uid, p]));
     dispatch(written(entries));
     const { id, pending, head, revision, journal } = getState().document;
     if (!id || !head) return;
     const still = new Set(pending.map(({ uid }) => uid));
-    const gone = [...waiting].filter((uid) => !still.has(uid));
+    const gone = [...before.keys()].filter((uid) => !still.has(uid));
     if (gone.length > 0) void letGo(id, gone);
+    for (const change of pending) {
+      const was = before.get(change.uid);
+      if (was && was.operations.some(({ path }, i) => path !== change.operations[i]?.path))
+        void keepWaiting(id, change);
+    }
     rememberHead({ id, revision, document: head, journal });
   };
 

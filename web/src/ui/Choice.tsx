@@ -7,6 +7,9 @@ interface Props<T extends string> {
   onChange: (value: T) => void;
 }
 
+/** Options that are called by their values. */
+export const same = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
+
 /** One of a few, as the platform’s own list: works with keyboard and touch everywhere. */
 export function Choice<T extends string>({ label, value, options, onChange }: Props<T>) {
   return (

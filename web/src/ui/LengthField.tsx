@@ -9,6 +9,9 @@ interface Props {
   value: number;
   /** Gives what is wrong with the length, or nothing. */
   onCommit: (mm: number) => string | undefined;
+  /** What it may be, mm. */
+  least?: number;
+  most?: number;
   /** Shown at the right end of the field, such as the uncertainty. */
   aside?: React.ReactNode;
 }
@@ -17,7 +20,7 @@ interface Props {
  * A length edited in place: takes 12.7, 1/2", 0.5in, 1' 3 1/2" and 45+3.2, shows mm or inch. Arrow keys
  * change it by 1 mm (Shift 10, Alt 0.1). A wrong entry stays, with what would be right.
  */
-export function LengthField({ label, value, onCommit, aside }: Props) {
+export function LengthField({ label, value, onCommit, least = -Infinity, most = Infinity, aside }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const [text, setText] = useState<string>();
   const [error, setError] = useState<string>();
@@ -25,8 +28,13 @@ export function LengthField({ label, value, onCommit, aside }: Props) {
     setText(undefined);
     setError(undefined);
   }, [value, unit]);
+  const shown = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const outOf = (mm: number) =>
+    mm < least || mm > most
+      ? `${shown(mm)} is out of range; it would be ${shown(least)} to ${shown(most)}.`
+      : undefined;
   const keep = (mm: number) => {
-    const wrong = mm === value ? undefined : onCommit(mm);
+    const wrong = mm === value ? undefined : (outOf(mm) ?? onCommit(mm));
     setError(wrong);
     if (!wrong) setText(undefined);
   };

@@ -24,6 +24,7 @@ export {
   type Pixel,
   type PlateRound,
 } from './form';
+export * from './ownPieces';
 export { complaintOfDesign, complaintsOfPart } from './rules';
 
 /** The ways to alter the kit. */

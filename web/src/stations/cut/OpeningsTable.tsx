@@ -37,7 +37,7 @@ export function OpeningsTable() {
         }),
         column.accessor((o) => formatLength(o.centre[0], unit), { id: 'across', header: 'across' }),
         column.accessor((o) => formatLength(o.centre[1], unit), { id: 'up', header: 'up' }),
-        column.accessor((o) => sizeWords(o), { id: 'size', header: 'size, mm' }),
+        column.accessor((o) => sizeWords(o, unit), { id: 'size', header: `size, ${unit === 'mm' ? 'mm' : 'in'}` }),
       ]),
     [dispatch, unit],
   );

@@ -51,7 +51,7 @@ export const selectTapes = createSelector(
         return {
           id: `red/${m.id}`,
           at: m.from,
-          text: `${document.kit.parts[m.part]?.name}: ${formatLength(-m.distance, unit)} into ${into}`,
+          text: `${document.kit.parts[m.part]?.name}: ${formatLength(-m.distance, unit)} ${unit === 'mm' ? 'mm' : 'in'} into ${into}`,
           look: 'red tape',
         };
       }),

@@ -4,13 +4,11 @@ import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { Choice, same } from '../../ui/Choice';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import { MATERIAL_OPTIONS } from './WallList';
-
-const same = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
 
 /** One body: where it parts from the rest, how it moves, what holds it, what it weighs. */
 export function BodyForm({ id, body }: { id: string; body: Body }) {

@@ -1,9 +1,9 @@
-import type { OwnBlock, OwnDesign } from '@young-shell/core/document';
+import type { OwnBlock, OwnDesign, Picked } from '@young-shell/core/document';
 
 interface Props {
   design: OwnDesign;
-  picked: { kind: 'block' | 'hole' | 'face'; id: string };
-  onPick: (picked: { kind: 'block' | 'hole' | 'face'; id: string }) => void;
+  picked: Picked;
+  onPick: (picked: Picked) => void;
 }
 
 const FILL: Record<OwnBlock['role'], string> = {

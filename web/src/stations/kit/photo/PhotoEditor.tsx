@@ -11,7 +11,7 @@ import { useSubmit } from '../../../document/useSubmit';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { MeasuredAt } from '../../../ui/MeasuredAt';
-import { NumberField } from '../../../ui/NumberField';
+import { LengthField } from '../../../ui/LengthField';
 import { PhotoCanvas, type PickMode } from './PhotoCanvas';
 import { PickRow } from './PickRow';
 
@@ -142,15 +142,15 @@ export function PhotoEditor({ id, photo, onDelete }: { id: string; photo: Photo;
           </Button>
           <MeasuredAt label={size ? 'Its width' : 'Width'} path={`/kit/photos/${id}/reference/width`} />
           <MeasuredAt label={size ? 'Its height' : 'Height'} path={`/kit/photos/${id}/reference/height`} />
-          <NumberField
-            label="Off that plane, mm"
+          <LengthField
+            label="Off that plane"
             value={photo.offPlane}
             least={0}
             most={200}
             onCommit={(offPlane) => put({ offPlane })}
           />
-          <NumberField
-            label="Camera away, mm"
+          <LengthField
+            label="Camera away"
             value={photo.distance}
             least={50}
             most={10_000}

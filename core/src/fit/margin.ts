@@ -1,0 +1,39 @@
+import type { Verdict } from '../findings';
+import type { Vec3 } from '../solid';
+import type { Required } from './clearance';
+
+export type MarginKind = 'body' | 'plug' | 'air';
+
+/** How near one part comes to one other thing, at the place where it is tightest. */
+export interface Margin {
+  /** `card-1|top`: the part and the other part, feature or face. */
+  id: string;
+  kind: MarginKind;
+  part: string;
+  solid: string;
+  other: { kind: 'part' | 'feature' | 'face'; id: string; solid: string };
+  /** Signed distance in mm; for air how far the obstacle is from the intake. */
+  distance: number;
+  required: Required;
+  /** For air: below this the intake is louder, below that it starves. */
+  air?: { tolerable: number; least: number };
+  /** distance − required. */
+  spare: number;
+  /** Unit, from the part to the other thing: moving the part by distance · normal makes them touch. */
+  normal: Vec3;
+  /** Where to draw it: from the part's solid, to the other thing. */
+  from: Vec3;
+  to: Vec3;
+}
+
+/** How bad a margin is: the one rule that findings and figures share. Air has its own steps. */
+export function severityOf({ kind, distance, spare, air }: Margin): Verdict {
+  if (kind === 'air' && air)
+    return distance < air.least ? 'stop' : distance < air.tolerable ? 'warn' : spare < 0 ? 'note' : 'good';
+  if (kind === 'plug') return distance < -15 ? 'stop' : spare < 0 ? 'warn' : 'good';
+  return distance < -0.05 ? 'stop' : spare < -0.001 ? 'warn' : 'good';
+}
+
+/** Air that is short of the ideal is no collision: it counts from where it starves. */
+export const urgencyOf = (m: Margin) => (m.air ? m.distance - m.air.least : m.spare);
+export const byUrgency = (a: Margin, b: Margin) => urgencyOf(a) - urgencyOf(b);

@@ -1,0 +1,233 @@
+import type { Assembly, PlacedPart, Solid, Wall } from '../assembly';
+import { axisOf, centreOf, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
+import { requiredBetween, requiredToWall, type Required } from './clearance';
+import type { Margin, MarginKind } from './margin';
+import { wallDistance } from './wallDistance';
+
+/** Beyond this nothing is worth listing, mm. */
+const FAR = 60;
+/** Contacts within this of their allowed zero are seats, not margins. */
+const SEATED = 0.05;
+
+interface Candidate {
+  a: Solid;
+  distance: number;
+  required: Required;
+  spare: number;
+  normal: Vec3;
+}
+
+const normal: Vec3 = [0, 0, 0];
+
+function marginKind(a: Solid, b?: Solid): MarginKind {
+  if (a.role === 'air' || b?.role === 'air') return 'air';
+  return a.role === 'plug room' || b?.role === 'plug room' ? 'plug' : 'body';
+}
+
+const isBody = (s: Solid) => s.role === 'body' || s.role === 'mount';
+
+const owners = new WeakMap<readonly Solid[], Map<string, Solid[]>>();
+
+/** The solids of each feature. */
+function byOwner({ features }: Assembly): Map<string, Solid[]> {
+  const known = owners.get(features);
+  if (known) return known;
+  const grouped = new Map<string, Solid[]>();
+  for (const solid of features) {
+    const group = grouped.get(solid.owner);
+    if (group) group.push(solid);
+    else grouped.set(solid.owner, [solid]);
+  }
+  owners.set(features, grouped);
+  return grouped;
+}
+
+/** The chords of each face: a flat face has one. */
+const facesOfWalls = new WeakMap<readonly Wall[], Wall[][]>();
+
+function byFace({ hull }: Assembly): Wall[][] {
+  const known = facesOfWalls.get(hull.walls);
+  if (known) return known;
+  const grouped = new Map<string, Wall[]>();
+  for (const wall of hull.walls) grouped.set(wall.face, [...(grouped.get(wall.face) ?? []), wall]);
+  const groups = [...grouped.values()];
+  facesOfWalls.set(hull.walls, groups);
+  return groups;
+}
+
+/** The slot holds a card's bracket as near to the edge of the board as it is meant to be: that is no margin. */
+const withoutBracket = (part: PlacedPart): PlacedPart => ({
+  ...part,
+  solids: part.solids.filter((s) => !s.id.endsWith('/bracket')),
+});
+
+/** Margins of one part to the shell: its faces, features and material, in that order. */
+export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
+  const margins: Margin[] = [];
+  for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
+  for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
+  return margins;
+}
+
+/** Margins of one part to another. */
+export function marginsBetween(part: PlacedPart, other: PlacedPart): Margin[] {
+  const margins: Margin[] = [];
+  const slotted = part.inSlotOf === other.id || other.inSlotOf === part.id;
+  const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
+  pairMargins(a, other.id, 'part', b.solids, margins);
+  return margins;
+}
+
+function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[], margins: Margin[]) {
+  const best: Partial<Record<MarginKind, Candidate & { wall: Wall }>> = {};
+  let bolted = false;
+  for (const wall of walls)
+    for (const a of part.solids) {
+      if (a.outside) continue;
+      let distance: number;
+      let required: Required;
+      if (a.role === 'air') {
+        const gap = airToWall(a, wall);
+        if (gap === undefined) continue;
+        distance = gap;
+        required = airRequired(a);
+      } else {
+        distance = wallDistance(a.shape, wall, assembly.hull);
+        if (distance > FAR) continue;
+        required = requiredToWall(a, wall, assembly.metalShell);
+      }
+      const spare = distance - required.value;
+      if (required.value === 0 && a.role !== 'plug room' && Math.abs(distance) <= SEATED) {
+        bolted = true;
+        continue;
+      }
+      const kind = marginKind(a);
+      if (best[kind] && spare >= best[kind]!.spare) continue;
+      const normal: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
+      best[kind] = { a, wall, distance, required, spare, normal };
+    }
+  for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { wall: Wall }][]) {
+    // Rooms and air are worth a line only where they are cut short, a wall it is bolted to only where it is hit.
+    if ((kind !== 'body' || bolted) && c.spare >= 0) continue;
+    const from = wallPoint(c.a, c.wall);
+    margins.push(marginFrom(part.id, kind, c, { kind: 'face', id: c.wall.face, solid: c.wall.id }, from));
+  }
+}
+
+function pairMargins(
+  part: PlacedPart,
+  otherId: string,
+  otherKind: 'part' | 'feature',
+  solids: readonly Solid[],
+  margins: Margin[],
+) {
+  const best: Partial<Record<MarginKind, Candidate & { b: Solid }>> = {};
+  for (const a of part.solids)
+    for (const b of solids) {
+      const aBody = isBody(a);
+      const bBody = isBody(b);
+      if (!aBody && !bBody) continue;
+      const kind = marginKind(a, b);
+      let distance: number;
+      let required: Required;
+      if (kind === 'air') {
+        const gap = aBody ? airToSolid(b, a) : airToSolid(a, b);
+        if (gap === undefined) continue;
+        distance = gap;
+        required = airRequired(aBody ? b : a);
+        const d = (aBody ? b : a).air!.direction;
+        const sign = aBody ? -1 : 1;
+        normal[0] = normal[1] = normal[2] = 0;
+        normal[axisOf(d)] = sign * signOf(d);
+      } else {
+        distance = signedDistance(a.shape, b.shape, normal);
+        if (distance > FAR || (kind === 'plug' && distance >= 0)) continue;
+        required = requiredBetween(a, b, normal);
+      }
+      const spare = distance - required.value;
+      if (required.value === 0 && kind === 'body' && Math.abs(distance) <= SEATED) continue;
+      if (!best[kind] || spare < best[kind]!.spare)
+        best[kind] = { a, b, distance, required, spare, normal: [normal[0], normal[1], normal[2]] };
+    }
+  for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { b: Solid }][]) {
+    const from = facing(c.a, c.b, c.normal);
+    margins.push(marginFrom(part.id, kind, c, { kind: otherKind, id: otherId, solid: c.b.id }, from, c.b));
+  }
+}
+
+function marginFrom(
+  part: string,
+  kind: MarginKind,
+  c: Candidate,
+  other: Margin['other'],
+  from: Vec3,
+  b?: Solid,
+): Margin {
+  const margin: Margin = {
+    id: `${part}|${other.id}${kind === 'body' ? '' : `|${kind}`}`,
+    kind,
+    part,
+    solid: c.a.id,
+    other,
+    distance: c.distance,
+    required: c.required,
+    spare: c.spare,
+    normal: c.normal,
+    from,
+    to: [from[0] + c.normal[0] * c.distance, from[1] + c.normal[1] * c.distance, from[2] + c.normal[2] * c.distance],
+  };
+  const air = c.a.air ?? b?.air;
+  if (kind === 'air' && air) margin.air = { tolerable: air.tolerable, least: air.least };
+  return margin;
+}
+
+const airRequired = (a: Solid): Required => ({
+  value: a.air!.wanted,
+  why: a.name,
+  source: { kind: 'practice', title: 'common practice, no source' },
+});
+
+/** How far an obstacle is from an intake, where it stands in the column of air before it. */
+function airToSolid(air: Solid, obstacle: Solid): number | undefined {
+  const axis = axisOf(air.air!.direction);
+  for (let i = 0; i < 3; i++)
+    if (obstacle.shape.high[i]! <= air.shape.low[i]! + 1e-6 || obstacle.shape.low[i]! >= air.shape.high[i]! - 1e-6)
+      return undefined;
+  return signOf(air.air!.direction) > 0
+    ? obstacle.shape.low[axis] - air.shape.low[axis]
+    : air.shape.high[axis] - obstacle.shape.high[axis];
+}
+
+/** How far a wall is from an intake along its direction, where it cuts the column of air short. */
+function airToWall(air: Solid, wall: Wall): number | undefined {
+  const axis = axisOf(air.air!.direction);
+  const sign = signOf(air.air!.direction);
+  const towards = wall.normal[axis] * sign;
+  if (towards > -1e-6) return undefined;
+  const face = sign > 0 ? air.shape.low[axis] : air.shape.high[axis];
+  const mouth = { ...air.shape, low: [...air.shape.low] as Vec3, high: [...air.shape.high] as Vec3 };
+  mouth.low[axis] = face;
+  mouth.high[axis] = face;
+  const gap = (leastAlong(mouth, ...wall.normal) - wall.offset) / -towards;
+  return gap < air.air!.wanted ? gap : undefined;
+}
+
+/** The point of a solid that is nearest to a wall. */
+function wallPoint(a: Solid, wall: Wall): Vec3 {
+  const centre = centreOf(a.shape);
+  return [0, 1, 2].map((i) => {
+    const n = wall.normal[i]!;
+    return Math.abs(n) < 1e-6 ? centre[i]! : n > 0 ? a.shape.low[i]! : a.shape.high[i]!;
+  }) as Vec3;
+}
+
+/** The point of a that faces b along the normal: the middle of where they overlap in the other directions. */
+function facing(a: Solid, b: Solid, n: Vec3): Vec3 {
+  return [0, 1, 2].map((i) => {
+    if (n[i]! > 0.5) return a.shape.high[i]!;
+    if (n[i]! < -0.5) return a.shape.low[i]!;
+    const low = Math.max(a.shape.low[i]!, b.shape.low[i]!);
+    const high = Math.min(a.shape.high[i]!, b.shape.high[i]!);
+    return low <= high ? (low + high) / 2 : n[i]! >= 0 ? a.shape.high[i]! : a.shape.low[i]!;
+  }) as Vec3;
+}
