@@ -65,11 +65,13 @@ export function createApp({ database, logger, web, accessKey, host, now = () => 
   app.use(knownHost(...(host ? [host] : [])));
   if (accessKey) app.use(requireKey(accessKey));
   app.use(sameOrigin);
-  app.use(
-    compression({
-      filter: (request, response) => !request.path.endsWith('/events') && compression.filter(request, response),
-    }),
-  );
+  // To the browser on this machine, packing takes longer than sending.
+  if (host)
+    app.use(
+      compression({
+        filter: (request, response) => !request.path.endsWith('/events') && compression.filter(request, response),
+      }),
+    );
   app.get('/api/health', async (_request, response) => {
     await store.setting('health');
     // Plain HTTP to other machines can be read on the way: the screen says so.

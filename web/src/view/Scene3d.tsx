@@ -3,15 +3,15 @@ import type { PlacedPart } from '@young-shell/core/assembly';
 import type { Placement } from '@young-shell/core/document';
 import { kindOf } from '@young-shell/core/parts';
 import type { Vec3 } from '@young-shell/core/solid';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Plane, Vector3 } from 'three';
+import { Suspense, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { Plane, Vector3, type Texture } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectShown } from '../document/selectors';
 import { Controls } from './Controls';
 import { Features3d } from './Features3d';
 import { Hull3d } from './Hull3d';
 import { LabelPlacer, type Label } from './Labels';
-import { matTexture, type MatArea } from './matTexture';
+import { MAT_COLOUR, matTexture, type MatArea } from './matTexture';
 import { PART_FILL, PENCIL } from './palette';
 import { hullBox } from './projection';
 import { select } from './slice';
@@ -50,36 +50,53 @@ export function Scene3d({
         hull={assembly.hull}
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
-      {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
+      <Suspense fallback={null}>
+        {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
+      </Suspense>
       <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />
       ))}
-      {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
+      <Suspense fallback={null}>
+        {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
+      </Suspense>
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
     </Canvas>
   );
 }
 
+/** ms */
+const AFTER_FIRST_FRAME = 100;
+
+/** The mat: plain at first, with its grid and numbers as soon as the first view is drawn. */
 function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
   const unit = useAppSelector((s) => s.preferences.unit);
-  const [fontsReady, setFontsReady] = useState(false);
-  useEffect(() => {
-    let alive = true;
-    void window.document.fonts.load('600 20px "Barlow Condensed"').then(() => alive && setFontsReady(true));
-    return () => {
-      alive = false;
-    };
-  }, []);
+  const [texture, setTexture] = useState<Texture | null>(null);
   const [w, d] = [Math.ceil(box.high[0] / 50) * 50, Math.ceil(box.high[1] / 50) * 50];
   const area = useMemo<MatArea>(() => ({ x0: -150, y0: -150, width: w + 300, height: d + 300 }), [w, d]);
-  const texture = useMemo(() => (fontsReady ? matTexture(area, unit) : null), [area, unit, fontsReady]);
-  if (!texture) return null;
+  useEffect(() => {
+    let left = false;
+    let asked: ReturnType<typeof setTimeout>;
+    const fonts = window.document.fonts.load('600 20px "Barlow Condensed"');
+    void fonts.then(() => {
+      if (!left) asked = setTimeout(() => setTexture(matTexture(area, unit)), AFTER_FIRST_FRAME);
+    });
+    return () => {
+      left = true;
+      clearTimeout(asked);
+    };
+  }, [area, unit]);
+  useEffect(() => () => texture?.dispose(), [texture]);
   return (
     <mesh position={[area.x0 + area.width / 2, area.y0 + area.height / 2, box.low[2] - 1]} raycast={() => null}>
       <planeGeometry args={[area.width, area.height]} />
-      <meshBasicMaterial key={texture.uuid} map={texture} toneMapped={false} />
+      <meshBasicMaterial
+        key={texture?.uuid ?? 'plain'}
+        map={texture}
+        color={texture ? '#ffffff' : MAT_COLOUR}
+        toneMapped={false}
+      />
     </mesh>
   );
 }

@@ -37,7 +37,7 @@ export interface WebStation {
   id: string;
   /** Its page on the right; it comes when the station is opened, or once the first view is drawn. */
   screen: () => Promise<{ Component: ComponentType }>;
-  /** Under the solids and over them, in space and in the sections. */
+  /** Under the solids and over them, in space (`lazy`: they come with the view in space) and in the sections. */
   Under3d?: ComponentType;
   Over3d?: ComponentType;
   UnderSection?: ComponentType<SectionLayer>;

@@ -136,19 +136,26 @@ function filledCells(mesh: Mesh, lines: Lines): Cells {
     [0, 0, 0],
     [0, 0, 0],
   ];
+  const first: Vec3 = [0, 0, 0];
+  const last: Vec3 = [0, 0, 0];
   for (let i = 0; i < t.length; i += 3) {
-    for (let k = 0; k < 3; k++) for (let a = 0; a < 3; a++) corner[k]![a] = p[t[i + k]! * 3 + a]!;
-    const range = ([0, 1, 2] as Axis[]).map((a) => {
-      const least = Math.min(corner[0]![a], corner[1]![a], corner[2]![a]);
-      const greatest = Math.max(corner[0]![a], corner[1]![a], corner[2]![a]);
+    const [a, b, c] = [t[i]! * 3, t[i + 1]! * 3, t[i + 2]! * 3];
+    for (let axis = 0; axis < 3; axis++) {
+      const [u, v, w] = [p[a + axis]!, p[b + axis]!, p[c + axis]!];
+      const from = u < v ? (u < w ? u : w) : v < w ? v : w;
+      const to = u > v ? (u > w ? u : w) : v > w ? v : w;
       // A face that lies in a grid plane reaches into neither neighbour.
-      return [cellAt(lines[a]!, least + EPS), cellAt(lines[a]!, greatest - EPS)] as const;
-    });
-    const [[x0, x1], [y0, y1], [z0, z1]] = range as [
-      readonly [number, number],
-      readonly [number, number],
-      readonly [number, number],
-    ];
+      first[axis] = cellAt(lines[axis]!, from + EPS);
+      last[axis] = to - EPS < lines[axis]![first[axis]! + 1]! ? first[axis]! : cellAt(lines[axis]!, to - EPS);
+    }
+    const [x0, y0, z0] = first;
+    const [x1, y1, z1] = last;
+    // Most triangles of a fine mesh lie in one cell, and most cells are filled when they come.
+    if (x0 === x1 && y0 === y1 && z0 === z1) {
+      filled[(z0 * ny + y0) * nx + x0] = 1;
+      continue;
+    }
+    for (let k = 0; k < 3; k++) for (let axis = 0; axis < 3; axis++) corner[k]![axis] = p[t[i + k]! * 3 + axis]!;
     // A triangle that spans cells along one axis only reaches into each of them.
     const single = Number(x0 !== x1) + Number(y0 !== y1) + Number(z0 !== z1) <= 1;
     for (let z = z0; z <= z1; z++)

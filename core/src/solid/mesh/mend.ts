@@ -183,22 +183,61 @@ class EdgeTable {
   }
 }
 
-/** Open edges, the first edge with too many sheets, the first one whose two sheets look different ways. */
+/**
+ * Open edges, an edge with too many sheets, one whose two sheets look different ways. The uses of edges are grouped by
+ * their lower corner, so that those of one edge lie near each other.
+ */
 function edgesOf(mesh: Mesh): { open: number; crowded: Vec3 | undefined; turned: Vec3 | undefined } {
-  const table = new EdgeTable(mesh.triangles);
-  let open = 0;
-  let crowded = -1;
-  let turned = -1;
-  for (let e = 0; e < table.count; e++) {
-    const [f, b] = [table.forth[e]!, table.back[e]!];
-    if (f === b) continue;
-    if (f + b === 1) open++;
-    else if (f + b === 2) turned = turned < 0 ? e : turned;
-    else crowded = crowded < 0 ? e : crowded;
+  const { positions, triangles } = mesh;
+  const corners = positions.length / 3;
+  const from = new Uint32Array(corners + 1);
+  const lower = (a: number, b: number) => (a < b ? a : b);
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
+    from[lower(a, b) + 1]!++;
+    from[lower(b, c) + 1]!++;
+    from[lower(c, a) + 1]!++;
   }
-  const middle = (e: number): Vec3 | undefined => {
-    if (e < 0) return undefined;
-    const [a, b] = [cornerOf(mesh, table.low[e]!), cornerOf(mesh, table.high[e]!)];
+  for (let v = 0; v < corners; v++) from[v + 1]! += from[v]!;
+  // The higher corner, signed by the way the edge runs: n for up, −n − 1 for down.
+  const uses = new Int32Array(triangles.length);
+  const next = from.slice();
+  const use = (a: number, b: number) => {
+    if (a < b) uses[next[a]!++] = b;
+    else uses[next[b]!++] = -a - 1;
+  };
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
+    use(a, b);
+    use(b, c);
+    use(c, a);
+  }
+  let open = 0;
+  let crowded: [number, number] | undefined;
+  let turned: [number, number] | undefined;
+  for (let v = 0; v < corners; v++) {
+    const end = from[v + 1]!;
+    for (let i = from[v]!; i < end; i++) {
+      if (uses[i] === 0) continue;
+      const high = uses[i]! > 0 ? uses[i]! : -uses[i]! - 1;
+      let up = 0;
+      let down = 0;
+      for (let j = i; j < end; j++) {
+        if (uses[j] === high) up++;
+        else if (uses[j] === -high - 1) down++;
+        else continue;
+        // Counted: 0 is no higher corner.
+        uses[j] = 0;
+      }
+      if (up === down) continue;
+      if (up + down === 1) open++;
+      else if (up + down === 2) turned ??= [v, high];
+      else crowded ??= [v, high];
+    }
+  }
+  const middle = (edge: [number, number] | undefined): Vec3 | undefined => {
+    if (!edge) return undefined;
+    const [a, b] = [cornerOf(mesh, edge[0]), cornerOf(mesh, edge[1])];
     return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
   };
   return { open, crowded: middle(crowded), turned: middle(turned) };

@@ -1,7 +1,7 @@
+import { lazy } from 'react';
 import type { AppThunk } from '../../app/store';
 import type { WebStation } from '../../view/station';
 import { FitStation } from './FitStation';
-import { FitOver3d, FitUnder3d } from './Layers3d';
 import { FitOverSection } from './LayersSection';
 import { pull } from './pull';
 import { stopSearch } from './search';
@@ -20,8 +20,8 @@ export const fit: WebStation = {
   id: 'fit',
   // Most visits begin here: it comes with the first view.
   screen: async () => ({ Component: FitStation }),
-  Under3d: FitUnder3d,
-  Over3d: FitOver3d,
+  Under3d: lazy(async () => ({ default: (await import('./Layers3d')).FitUnder3d })),
+  Over3d: lazy(async () => ({ default: (await import('./Layers3d')).FitOver3d })),
   OverSection: FitOverSection,
   tapes: selectTapes,
   writings: writingsOf,

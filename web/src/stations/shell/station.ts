@@ -1,11 +1,10 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { Vec3 } from '@young-shell/core/solid';
+import { lazy } from 'react';
 import type { AppThunk, RootState } from '../../app/store';
 import type { Tape, WebStation } from '../../view/station';
 import { FreeRoomCell } from './FreeRoomCell';
-import { Jaws3d } from './Jaws3d';
 import { JawsSection } from './JawsSection';
-import { Room3d } from './Room3d';
 import { RoomSection } from './RoomSection';
 import { forgetShell } from './slice';
 
@@ -25,8 +24,8 @@ const tapes = createSelector([(s: RootState) => s.shell.jaws], (jaws): readonly 
 export const shell: WebStation = {
   id: 'shell',
   screen: async () => ({ Component: (await import('./ShellStation')).ShellStation }),
-  Under3d: Room3d,
-  Over3d: Jaws3d,
+  Under3d: lazy(async () => ({ default: (await import('./Room3d')).Room3d })),
+  Over3d: lazy(async () => ({ default: (await import('./Jaws3d')).Jaws3d })),
   UnderSection: RoomSection,
   OverSection: JawsSection,
   tapes,
