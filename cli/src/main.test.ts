@@ -3,9 +3,9 @@ import { copyFileSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { assessAll } from '@young-shell/core/plan';
+import { assessAll, VERBS } from '@young-shell/core/plan';
 import { readConversion } from '@young-shell/core/document';
-import { expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { DEMOS } from '../../demo';
 
 const bin = fileURLToPath(new URL('../bin/young-shell.mjs', import.meta.url));
@@ -73,4 +73,51 @@ it('backup and restore carry everything from one database to another', () => {
   expect(status).toBe(0);
   expect(JSON.parse(stdout)).toMatchObject({ added: expect.arrayContaining(['Plover typewriter']), beside: [] });
   expect(runWith(to, 'restore', demo)).toMatchObject({ status: 2, stderr: expect.stringMatching(/no whole zip/) });
+});
+
+describe('every verb', () => {
+  const files = Object.keys(DEMOS).map((name) => [
+    name,
+    fileURLToPath(new URL(`../../demo/${name}.json`, import.meta.url)),
+  ]);
+
+  it.each(files)('answers for the %s with one JSON document, and the same twice', (_name, file) => {
+    const verbs = Object.keys(VERBS).filter((verb) => !['layouts', 'ways', 'sheets'].includes(verb));
+    expect(verbs.length).toBeGreaterThan(3);
+    for (const verb of verbs) {
+      const first = run(verb, file!);
+      expect([0, 1], `${verb}: ${first.stderr}`).toContain(first.status);
+      expect(typeof JSON.parse(first.stdout)).toBe('object');
+    }
+  });
+
+  it('is listed with its words when none is given, and with help', () => {
+    for (const args of [[], ['--help'], ['help']]) {
+      const { stdout, stderr } = run(...args);
+      const told = stdout + stderr;
+      for (const [verb, { words }] of Object.entries(VERBS)) {
+        expect(told).toContain(verb);
+        expect(told).toContain(words);
+      }
+    }
+  });
+
+  it.each([
+    ['an empty file', ''],
+    ['a picture', '\u0089PNG\r\n\u001a\n'],
+    ['half a file', '{"format":"young-shell/conversion","schemaVersion":4,"name":"Half'],
+    ['a list', '[]'],
+    ['a number', '12'],
+  ])('refuses %s by name, and writes nothing', (_what, text) => {
+    const file = join(folder, 'odd.json');
+    writeFileSync(file, text);
+    for (const verb of Object.keys(VERBS)) {
+      const { status, stdout, stderr } = run(verb, file, join(folder, 'nowhere'));
+      expect(status).toBe(2);
+      expect(stdout).toBe('');
+      expect(stderr).toContain('odd.json');
+      expect(stderr).not.toMatch(/\n {4}at /);
+    }
+    expect(readdirSync(folder)).not.toContain('nowhere');
+  });
 });

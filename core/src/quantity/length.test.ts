@@ -72,3 +72,21 @@ it.each([
   expect(inUnit(sentence, 'inch')).toBe(inches);
   expect(inUnit(sentence, 'mm')).toBe(sentence);
 });
+
+describe('a sentence in inches', () => {
+  it.each([
+    ['It is 3.8 mm into the rib.', 'It is 0.150 in into the rib.'],
+    ['Spare −3.8 ± 0.5 mm.', 'Spare −0.150 ± 0.020 in.'],
+    [
+      '“25.4 mm” is out of range; it would be 0 to 127 mm.',
+      '“25.4 mm” is out of range; it would be 0.000 to 5.000 in.',
+    ],
+    ['It would be 80 to 120; 254 × 508 mm, 1–2 mm.', 'It would be 80 to 120; 10.000 × 20.000 in, 0.039–0.079 in.'],
+    ['from −25.4 ± 2.54 to 50.8 mm', 'from −1.000 ± 0.100 to 2.000 in'],
+    ['12 mm² and 3 mmHg stay; 254 mm does not.', '12 mm² and 3 mmHg stay; 10.000 in does not.'],
+    ['M3 screws, 2.5 in drive', 'M3 screws, 2.5 in drive'],
+  ])('%s', (mm, inches) => {
+    expect(inUnit(mm, 'inch')).toBe(inches);
+    expect(inUnit(mm, 'mm')).toBe(mm);
+  });
+});

@@ -10,23 +10,27 @@ const within = (region: Element) =>
 
 /**
  * When what has the focus is taken off the page (the row that was deleted, the note that was answered), the focus goes
- * to what stands in its place, not to the beginning of the page.
+ * to what comes after it, or before it where nothing does: not to the beginning of the page.
  */
 export function useKeptFocus(): void {
   useEffect(() => {
-    let last: { element: Element; region: Element; index: number } | undefined;
+    let last: { element: Element; all: HTMLElement[]; index: number } | undefined;
     const noted = ({ target }: FocusEvent) => {
       const element = target as Element;
       const region = element.closest?.(REGION);
-      if (region) last = { element, region, index: within(region).indexOf(element as HTMLElement) };
+      if (!region) return;
+      const all = within(region);
+      last = { element, all, index: all.indexOf(element as HTMLElement) };
     };
     const observer = new MutationObserver(() => {
       if (!last || last.element.isConnected || document.activeElement !== document.body) return;
-      const region = last.region.isConnected ? last.region : document.querySelector('aside, main');
-      const all = region ? within(region) : [];
-      const next = all[Math.min(Math.max(last.index, 0), all.length - 1)];
+      const { all, index, element } = last;
+      // Dialogs give the focus back themselves.
+      if (element.closest('[role=dialog], [role=alertdialog]')) return;
+      const there = (e: HTMLElement) => e.isConnected && e.getClientRects().length > 0;
+      const next = all.slice(index + 1).find(there) ?? all.slice(0, Math.max(index, 0)).reverse().find(there);
       last = undefined;
-      next?.focus({ preventScroll: true });
+      (next ?? document.querySelector<HTMLElement>('aside, main'))?.focus({ preventScroll: true });
     });
     document.addEventListener('focusin', noted);
     observer.observe(document.body, { childList: true, subtree: true });

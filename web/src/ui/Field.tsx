@@ -1,4 +1,6 @@
+import { inUnit } from '@young-shell/core/quantity';
 import { useId, type ReactNode } from 'react';
+import { useAppSelector } from '../app/store';
 
 /** A label with its control and, below, what is wrong with it. */
 export function Field({
@@ -13,6 +15,7 @@ export function Field({
   children: (ids: { id: string; describedBy?: string }) => ReactNode;
 }) {
   const id = useId();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const note = error ?? hint;
   return (
     <div className="flex flex-col gap-0.5">
@@ -26,7 +29,7 @@ export function Field({
           role={error ? 'alert' : undefined}
           className={`m-0 text-sm ${error ? 'font-medium text-stop' : 'text-ink-soft'}`}
         >
-          {note}
+          {inUnit(note, unit)}
         </p>
       )}
     </div>

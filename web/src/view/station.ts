@@ -1,7 +1,7 @@
 import type { Assembly } from '@young-shell/core/assembly';
 import type { Conversion, Placement } from '@young-shell/core/document';
 import type { Axis, Vec3 } from '@young-shell/core/solid';
-import { createContext, useContext, type ComponentType } from 'react';
+import { createContext, lazy, useContext, type ComponentType } from 'react';
 import type { AppThunk, RootState } from '../app/store';
 import type { SectionMode } from './projection';
 import type { Writing } from './writing';
@@ -37,7 +37,7 @@ export interface WebStation {
   id: string;
   /** Its page on the right; it comes when the station is opened, or once the first view is drawn. */
   screen: () => Promise<{ Component: ComponentType }>;
-  /** Under the solids and over them, in space (`lazy`: they come with the view in space) and in the sections. */
+  /** Under the solids and over them, in space (`inSpace`) and in the sections. */
   Under3d?: ComponentType;
   Over3d?: ComponentType;
   UnderSection?: ComponentType<SectionLayer>;
@@ -53,6 +53,13 @@ export interface WebStation {
   /** A conversion is put away: searches end, what was found is forgotten. */
   leave?: () => AppThunk;
 }
+
+/**
+ * A layer of the view in space out of a module that is being fetched: it comes at once with the page, in a piece of its
+ * own beside the library that draws it.
+ */
+export const inSpace = <Name extends string>(layers: Promise<Record<Name, ComponentType>>, name: Name): ComponentType =>
+  lazy(async (): Promise<{ default: ComponentType }> => ({ default: (await layers)[name] }));
 
 const Stations = createContext<readonly WebStation[]>([]);
 

@@ -1,5 +1,6 @@
-import { facesToCut, PAPERS, tilingOf, sheetOf, type Tiling } from '@young-shell/core/cut';
+import { facesToCut, OVERLAP, PAPERS, tilingOf, sheetOf, type Tiling } from '@young-shell/core/cut';
 import { facesOf, type CutSettings } from '@young-shell/core/document';
+import { inUnit } from '@young-shell/core/quantity';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -18,6 +19,7 @@ import { SheetPicture } from './SheetPicture';
 export function SheetPanel() {
   const document = useAppSelector(selectDocument);
   const assembly = useAppSelector(selectAssembly);
+  const unit = useAppSelector((s) => s.preferences.unit);
   const submit = useSubmit();
   const [busy, setBusy] = useState(false);
   const [chosen, setChosen] = useState<string>();
@@ -55,7 +57,7 @@ export function SheetPanel() {
   };
   const ruler = (way: 'horizontal' | 'vertical', mm: number) =>
     mm < 80 || mm > 120
-      ? `${mm} mm is no 100 mm ruler; it would be 80 to 120. Did “fit to page” shrink the sheet?`
+      ? `${mm} mm is no 100 mm ruler; it would be 80 to 120 mm. Did “fit to page” shrink the sheet?`
       : set({ ruler: { ...cut.ruler, [way]: mm } });
   return (
     <Section title="1:1 sheets">
@@ -82,7 +84,7 @@ export function SheetPanel() {
           <SheetPicture document={document} assembly={assembly} face={face} tiling={tiling!} />
           <p className="my-2 text-sm text-ink-soft">
             {tiling!.tiles.length} {PAPERS[cut.paper].label} page{tiling!.tiles.length === 1 ? '' : 's'} (
-            {tiling!.columns} × {tiling!.rows}), 15 mm overlap, and the hole table
+            {tiling!.columns} × {tiling!.rows}), {inUnit(`${OVERLAP} mm`, unit)} overlap, and the hole table
             {scale[0] !== 1 || scale[1] !== 1
               ? `; drawn at ${scale.map((s) => (100 * s).toFixed(2)).join(' × ')} % to correct the printer`
               : ''}
@@ -113,7 +115,7 @@ export function SheetPanel() {
           label="Allowance a side"
           value={cut.allowance}
           onCommit={(mm) =>
-            mm < 0 || mm > 5 ? `${mm} mm is no allowance; it would be 0 to 5.` : set({ allowance: mm })
+            mm < 0 || mm > 5 ? `${mm} mm is no allowance; it would be 0 to 5 mm.` : set({ allowance: mm })
           }
         />
         <LengthField
@@ -124,7 +126,8 @@ export function SheetPanel() {
         <LengthField label="Printed ruler, up" value={cut.ruler.vertical} onCommit={(mm) => ruler('vertical', mm)} />
       </div>
       <p className="mt-1.5 mb-2 text-sm text-ink-soft">
-        Measure both 100 mm rulers of a print with calipers and type what they are: the next print is true.
+        Measure both rulers of a print ({inUnit('100 mm', unit)}) with calipers and type what they are: the next print
+        is true.
       </p>
       {face && (
         <label className="flex items-center gap-1.5">

@@ -1,6 +1,5 @@
-import { lazy } from 'react';
 import type { AppThunk } from '../../app/store';
-import type { WebStation } from '../../view/station';
+import { inSpace, type WebStation } from '../../view/station';
 import { FitStation } from './FitStation';
 import { FitOverSection } from './LayersSection';
 import { pull } from './pull';
@@ -9,6 +8,8 @@ import { forgetSearches } from './searchSlice';
 import { selectTapes, writingsOf } from './selectors';
 import { forgetFit } from './slice';
 import { WishTape } from './WishTape';
+
+const layers = import('./Layers3d');
 
 const leave = (): AppThunk => (dispatch) => {
   dispatch(stopSearch());
@@ -20,8 +21,8 @@ export const fit: WebStation = {
   id: 'fit',
   // Most visits begin here: it comes with the first view.
   screen: async () => ({ Component: FitStation }),
-  Under3d: lazy(async () => ({ default: (await import('./Layers3d')).FitUnder3d })),
-  Over3d: lazy(async () => ({ default: (await import('./Layers3d')).FitOver3d })),
+  Under3d: inSpace(layers, 'FitUnder3d'),
+  Over3d: inSpace(layers, 'FitOver3d'),
   OverSection: FitOverSection,
   tapes: selectTapes,
   writings: writingsOf,

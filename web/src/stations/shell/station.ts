@@ -1,8 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { Vec3 } from '@young-shell/core/solid';
-import { lazy } from 'react';
 import type { AppThunk, RootState } from '../../app/store';
-import type { Tape, WebStation } from '../../view/station';
+import { inSpace, type Tape, type WebStation } from '../../view/station';
 import { FreeRoomCell } from './FreeRoomCell';
 import { JawsSection } from './JawsSection';
 import { RoomSection } from './RoomSection';
@@ -24,8 +23,8 @@ const tapes = createSelector([(s: RootState) => s.shell.jaws], (jaws): readonly 
 export const shell: WebStation = {
   id: 'shell',
   screen: async () => ({ Component: (await import('./ShellStation')).ShellStation }),
-  Under3d: lazy(async () => ({ default: (await import('./Room3d')).Room3d })),
-  Over3d: lazy(async () => ({ default: (await import('./Jaws3d')).Jaws3d })),
+  Under3d: inSpace(import('./Room3d'), 'Room3d'),
+  Over3d: inSpace(import('./Jaws3d'), 'Jaws3d'),
   UnderSection: RoomSection,
   OverSection: JawsSection,
   tapes,
