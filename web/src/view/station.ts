@@ -55,11 +55,11 @@ export interface WebStation {
 }
 
 /**
- * A layer of the view in space out of a module that is being fetched: it comes at once with the page, in a piece of its
- * own beside the library that draws it.
+ * A layer of the view in space that is being fetched: it comes at once with the page, in a piece of its own beside the
+ * library that draws it.
  */
-export const inSpace = <Name extends string>(layers: Promise<Record<Name, ComponentType>>, name: Name): ComponentType =>
-  lazy(async (): Promise<{ default: ComponentType }> => ({ default: (await layers)[name] }));
+export const inSpace = (layer: Promise<ComponentType>): ComponentType =>
+  lazy(async (): Promise<{ default: ComponentType }> => ({ default: await layer }));
 
 const Stations = createContext<readonly WebStation[]>([]);
 

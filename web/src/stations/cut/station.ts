@@ -3,7 +3,7 @@ import { FaceLines } from './FaceLines';
 
 export const cut: WebStation = {
   id: 'cut',
-  Over3d: inSpace(import('./FaceLines3d'), 'FaceLines3d'),
+  Over3d: inSpace(import('./FaceLines3d').then((m) => m.FaceLines3d)),
   OverSection: FaceLines,
   screen: async () => ({ Component: (await import('./CutStation')).CutStation }),
 };

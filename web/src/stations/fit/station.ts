@@ -9,8 +9,6 @@ import { selectTapes, writingsOf } from './selectors';
 import { forgetFit } from './slice';
 import { WishTape } from './WishTape';
 
-const layers = import('./Layers3d');
-
 const leave = (): AppThunk => (dispatch) => {
   dispatch(stopSearch());
   dispatch(forgetSearches());
@@ -21,8 +19,8 @@ export const fit: WebStation = {
   id: 'fit',
   // Most visits begin here: it comes with the first view.
   screen: async () => ({ Component: FitStation }),
-  Under3d: inSpace(layers, 'FitUnder3d'),
-  Over3d: inSpace(layers, 'FitOver3d'),
+  Under3d: inSpace(import('./Layers3d').then((m) => m.FitUnder3d)),
+  Over3d: inSpace(import('./Layers3d').then((m) => m.FitOver3d)),
   OverSection: FitOverSection,
   tapes: selectTapes,
   writings: writingsOf,

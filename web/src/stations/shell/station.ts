@@ -23,8 +23,8 @@ const tapes = createSelector([(s: RootState) => s.shell.jaws], (jaws): readonly 
 export const shell: WebStation = {
   id: 'shell',
   screen: async () => ({ Component: (await import('./ShellStation')).ShellStation }),
-  Under3d: inSpace(import('./Room3d'), 'Room3d'),
-  Over3d: inSpace(import('./Jaws3d'), 'Jaws3d'),
+  Under3d: inSpace(import('./Room3d').then((m) => m.Room3d)),
+  Over3d: inSpace(import('./Jaws3d').then((m) => m.Jaws3d)),
   UnderSection: RoomSection,
   OverSection: JawsSection,
   tapes,
