@@ -27,7 +27,9 @@ export function useKeptFocus(): void {
       const { all, index, element } = last;
       // Dialogs give the focus back themselves.
       if (element.closest('[role=dialog], [role=alertdialog]')) return;
-      const there = (e: HTMLElement) => e.isConnected && e.getClientRects().length > 0;
+      // A tab that gets the focus opens its page: only the one that is open may have it.
+      const there = (e: HTMLElement) =>
+        e.isConnected && e.getClientRects().length > 0 && !e.matches('[role=tab][aria-selected=false]');
       const next = all.slice(index + 1).find(there) ?? all.slice(0, Math.max(index, 0)).reverse().find(there);
       last = undefined;
       (next ?? document.querySelector<HTMLElement>('aside, main'))?.focus({ preventScroll: true });
