@@ -14,7 +14,7 @@ export interface CutReport {
 }
 
 /** Least web around an opening, mm (practice): 3 in sheet metal, 5 in plastic, 1.5 × thickness in wood. */
-function leastWeb(document: Conversion, thickness: number): number {
+export function leastWeb(document: Conversion, thickness: number): number {
   const { material } = document.shell;
   if (material === 'steel' || material === 'aluminium') return 3;
   if (material === 'plastic' || material === 'bakelite' || material === 'other') return 5;

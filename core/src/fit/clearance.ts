@@ -9,16 +9,21 @@ export interface Required {
   source: Source;
 }
 
+/** Walls count as square to a side up to this, as a cosine (2.5°): shells are measured, not machined. */
+const SQUARE = 0.999;
+/** Between two solids sides meet squarely or not at all. */
+const EXACTLY = 1 - 1e-9;
+
 /** The solid may touch in this direction. */
-function mayTouch(solid: Solid, normal: Vec3): boolean {
-  return solid.contact.some((d) => normal[axisOf(d)] * signOf(d) > 0.999);
+function mayTouch(solid: Solid, normal: Vec3, square: number): boolean {
+  return solid.contact.some((d) => normal[axisOf(d)] * signOf(d) > square);
 }
 
 /** Clearance wanted from a part's solid to a wall (`normal` points from the solid to the wall). */
 export function requiredToWall(solid: Solid, wall: Wall, metalShell: boolean): Required {
   const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
   if (solid.role === 'plug room') return CLEARANCES.room;
-  if (mayTouch(solid, outward)) return CLEARANCES.mount;
+  if (mayTouch(solid, outward, SQUARE)) return CLEARANCES.mount;
   return solid.conducts === 'live' && metalShell ? CLEARANCES.conducting : CLEARANCES.static;
 }
 
@@ -26,7 +31,7 @@ export function requiredToWall(solid: Solid, wall: Wall, metalShell: boolean): R
 export function requiredBetween(a: Solid, b: Solid, normal: Vec3): Required {
   if (a.role === 'plug room' || b.role === 'plug room') return CLEARANCES.room;
   if (a.moving || b.moving) return CLEARANCES.moving;
-  if (b.ownerKind === 'feature' && mayTouch(a, normal)) return CLEARANCES.mount;
+  if (b.ownerKind === 'feature' && mayTouch(a, normal, EXACTLY)) return CLEARANCES.mount;
   if ((a.conducts === 'live' && b.conducts) || (b.conducts === 'live' && a.conducts)) return CLEARANCES.conducting;
   return CLEARANCES.static;
 }

@@ -16,8 +16,9 @@ import { measured } from '../quantity';
 import { signedDistance, type Vec3 } from '../solid';
 import { standardPart } from '../standards';
 import { assessFit } from './assess';
+import { shortAt } from './margin';
 import { marginsOf } from './margins';
-import { placeFor, stopsAt } from './place';
+import { placeFor } from './place';
 import { remediesFor } from './remedies';
 import { snap } from './snap';
 
@@ -117,7 +118,7 @@ describe('margins', () => {
       ends: { low: wall, high: wall },
     });
     const at = (y: number, z: number) => make(stepped, part('drive-1', 'drive/2.5-7', { x: 50, y, z, ...upright }));
-    expect(stopsAt(marginsOf(assemble(at(60, 10)))).length).toBe(0);
+    expect(shortAt(marginsOf(assemble(at(60, 10)))).length).toBe(0);
     expect(margin(at(60, 45), 'drive-1|deck').distance).toBeCloseTo(-4, 9);
     expect(
       marginsOf(assemble(at(170, 80))).some((m) => m.kind === 'body' && m.other.id === 'deck' && m.distance < 0),

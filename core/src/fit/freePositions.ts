@@ -6,6 +6,7 @@ import {
   paintZone,
   relative,
   zonesBetween,
+  type Enough,
   type Positions,
   type Run,
   type Zone,
@@ -17,22 +18,28 @@ export interface RoomySolid {
 }
 
 /** A part's solids with the room they need at least, counted from its low ends. */
-export const solidsFromLow = (part: PlacedPart): RoomySolid[] =>
-  part.solids.map((solid) => ({ solid, shape: relative(hardShape(solid), part.low) }));
+export const solidsFromLow = (part: PlacedPart, enough: Enough = 'wanted'): RoomySolid[] =>
+  part.solids.map((solid) => ({ solid, shape: relative(hardShape(solid, enough), part.low) }));
 
-const inShell = (solid: Solid): RoomySolid => ({ solid, shape: hardShape(solid) });
+/** Solids of what stands around, with the room they need at least, in shell coordinates. */
+export const solidsInShell = (solids: readonly Solid[], enough: Enough = 'wanted'): RoomySolid[] =>
+  solids.map((solid) => ({ solid, shape: hardShape(solid, enough) }));
 
 /**
  * All free positions of a part in its present orientation over a grid: not nearer to walls, features and other
- * parts than each pair of blocks may be. A position counts as free or not by itself, whatever the step; only two
- * crossed cylinders count as the boxes around them.
+ * parts than each pair of blocks may be. A position counts as free or not by itself, whatever the step.
  */
-export function freePositions(assembly: Assembly, part: PlacedPart, runs: readonly [Run, Run, Run]): Positions {
+export function freePositions(
+  assembly: Assembly,
+  part: PlacedPart,
+  runs: readonly [Run, Run, Run],
+  enough: Enough = 'wanted',
+): Positions {
   const positions = allFree(runs);
-  const own = solidsFromLow(part);
-  paintWalls(positions, assembly, own);
+  const own = solidsFromLow(part, enough);
+  paintWalls(positions, assembly, own, [0, 0, 0], enough);
   const obstacles = [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)];
-  for (const zone of zonesBetween(own, obstacles.map(inShell))) paintZone(positions, zone, [0, 0, 0]);
+  for (const zone of zonesBetween(own, solidsInShell(obstacles, enough), enough)) paintZone(positions, zone, [0, 0, 0]);
   return positions;
 }
 
@@ -43,8 +50,16 @@ export function freePositions(assembly: Assembly, part: PlacedPart, runs: readon
 export function changedRegion(
   own: readonly RoomySolid[],
   moved: readonly PlacedPart[],
+  enough: Enough = 'wanted',
 ): { low: number[]; high: number[] } | undefined {
-  const zones = zonesBetween(own, moved.flatMap((p) => p.solids).map(inShell));
+  const zones = zonesBetween(
+    own,
+    solidsInShell(
+      moved.flatMap((p) => p.solids),
+      enough,
+    ),
+    enough,
+  );
   if (zones.length === 0) return undefined;
   const reach = (zone: Zone, i: number) => zone.clear + (zone.round >= 0 && i !== zone.round ? zone.radius : 0);
   return {

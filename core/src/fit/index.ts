@@ -1,13 +1,15 @@
 export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
-export { changedRegion, freePositions, solidsFromLow, type RoomySolid } from './freePositions';
+export { changedRegion, freePositions, solidsFromLow, solidsInShell, type RoomySolid } from './freePositions';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
-export { severityOf, type Margin } from './margin';
+export { severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
 export { marginsOf, marginsOfPart } from './margins';
+export { middleFor } from './middle';
+export { byShort, nearestMiss, type Miss } from './miss';
 export { overlapsOf, type Overlap } from './overlaps';
-export { placeFor, stopsAt, type PlaceResult, type Proposal } from './place';
+export { placeFor, type PlaceResult, type Proposal } from './place';
 export * from './order';
 export * from './reach';
 export { remediesFor, travel } from './remedies';

@@ -7,7 +7,11 @@ import {
   waysOutOf,
   WhereFinder,
   whereCanItGo,
+  missOf,
+  settledLayouts,
+  settledWays,
   type Conflict,
+  type KitMiss,
   type LayoutResult,
   type WaysOutResult,
   type Where,
@@ -16,6 +20,7 @@ import type { Orientation, Vec3 } from '../solid';
 import type { JobHost } from '../station';
 import { balanceOf, type Balance } from './balance';
 import { accessOf, orderOf, type Access, type Order } from './order';
+import { nearestMiss, type Miss } from './miss';
 import { overlapsOf, type Overlap } from './overlaps';
 import { placeFor, type PlaceResult } from './place';
 import { routesOf, type Route } from './reach';
@@ -29,6 +34,10 @@ export const overlaps = async (host: JobHost, document: Conversion): Promise<Ove
 /** The best free places of one part. */
 export const place = (_host: JobHost, document: Conversion, part: string): PlaceResult =>
   placeFor(document, assemble(document), part);
+
+/** Where a part that has no place misses one by least, with everything else as it is. */
+export const miss = (_host: JobHost, document: Conversion, part: string): Miss | undefined =>
+  nearestMiss(document, part);
 
 /** How all cables run. */
 export const routes = (_host: JobHost, document: Conversion): Route[] => routesOf(document, assemble(document));
@@ -44,8 +53,8 @@ export function order(_host: JobHost, document: Conversion): { order: Order; acc
 }
 
 /** Which wishes can't hold together, or parts be together. */
-export const conflict = (_host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>
-  conflictOf(document, { keep });
+export const conflict = (host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>
+  conflictOf(document, { keep, assess: (plan) => host.assess(plan) });
 
 /** Where a part can go as it is turned: of the map only what changed is redone. */
 export function where(
@@ -73,14 +82,16 @@ export function orientations(
 }
 
 /** Layouts of the whole kit, told as they are found; where there is none, what can't be together. */
-export function layouts(
+export async function layouts(
   host: JobHost,
   document: Conversion,
   seed: number,
   keep: 'locked' | 'placed',
-): LayoutResult & { conflict?: Conflict | undefined } {
+): Promise<LayoutResult & { conflict?: Conflict | undefined; miss?: KitMiss | undefined }> {
+  const assess = (plan: Conversion) => host.assess(plan);
   const result = searchLayouts(document, {
     seed,
+    assess,
     keep,
     wanted: 10,
     steps: 3000,
@@ -88,15 +99,30 @@ export function layouts(
     onLayout: (best) => host.tell(0, 'layouts', best),
     onProgress: (share) => host.tell(share, 'layouts'),
   });
-  if (result.layouts.length > 0) return result;
+  if (result.layouts.length > 0) {
+    host.tell(1, 'cables and order of each');
+    const sure = await settledLayouts(document, result.layouts, (plan) => host.settle(plan));
+    if (sure.length > 0) return { ...result, layouts: sure };
+  }
   host.tell(1, 'what is in whose way');
-  return { ...result, conflict: conflictOf(document, { seed, keep }) };
+  const conflict = conflictOf(document, { seed, keep, assess });
+  return {
+    ...result,
+    layouts: [],
+    conflict,
+    miss: missOf(document, conflict?.parts ?? result.homeless, { seed, keep, assess }),
+  };
 }
 
 /** The least interventions after which everything fits, told as they are found. */
-export const waysOut = (host: JobHost, document: Conversion, seed: number): WaysOutResult =>
-  waysOutOf(document, {
+export async function waysOut(host: JobHost, document: Conversion, seed: number): Promise<WaysOutResult> {
+  const before = await host.settle(document);
+  const result = waysOutOf(document, {
     seed,
+    before,
+    assess: (plan) => host.assess(plan),
     onWay: (best) => host.tell(0, '', best),
     onProgress: (share, what) => host.tell(share, what),
   });
+  return settledWays(document, result, (plan) => host.settle(plan));
+}

@@ -26,13 +26,25 @@ export interface Margin {
   to: Vec3;
 }
 
+/** Solids this deep in each other touch, mm: what files and arithmetic are off by. */
+export const TOUCHING = 0.05;
+/** A plug room may be cut into this far, mm: a right-angled plug takes so much less (common practice, no source). */
+export const PLUG_GIVES = 15;
+
 /** How bad a margin is: the one rule that findings and figures share. Air has its own steps. */
 export function severityOf({ kind, distance, spare, air }: Margin): Verdict {
   if (kind === 'air' && air)
     return distance < air.least ? 'stop' : distance < air.tolerable ? 'warn' : spare < 0 ? 'note' : 'good';
-  if (kind === 'plug') return distance < -15 ? 'stop' : spare < 0 ? 'warn' : 'good';
-  return distance < -0.05 ? 'stop' : spare < -0.001 ? 'warn' : 'good';
+  if (kind === 'plug') return distance < -PLUG_GIVES ? 'stop' : spare < 0 ? 'warn' : 'good';
+  return distance < -TOUCHING ? 'stop' : spare < -0.001 ? 'warn' : 'good';
 }
+
+/** What of some margins stops: what a search may not do either. */
+export const stopsAt = (margins: readonly Margin[]): Margin[] => margins.filter((m) => severityOf(m) === 'stop');
+
+/** What of some margins is less than is wanted: it stops, or it warns. */
+export const shortAt = (margins: readonly Margin[]): Margin[] =>
+  margins.filter((m) => ['stop', 'warn'].includes(severityOf(m)));
 
 /** Air that is short of the ideal is no collision: it counts from where it starves. */
 export const urgencyOf = (m: Margin) => (m.air ? m.distance - m.air.least : m.spare);

@@ -12,8 +12,8 @@ import { kindOf } from '../parts';
 import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { faceReaches } from './faces';
 import { freePositions } from './freePositions';
-import { eachFree, valueOf, type Run } from './space';
-import type { Margin } from './margin';
+import { eachFree, valueOf, type Enough, type Run } from './space';
+import { shortAt, stopsAt } from './margin';
 import { marginsOfPart } from './margins';
 import { seatsFor, type Seat } from './seats';
 
@@ -40,13 +40,6 @@ export interface PlaceOptions {
   step?: number;
 }
 
-/** Does a place violate nothing that stops: no overlap, no starved intake, no plug without room? */
-export function stopsAt(margins: readonly Margin[]): Margin[] {
-  return margins.filter((m) =>
-    m.kind === 'air' ? m.distance < m.air!.least : m.kind === 'plug' ? m.distance < -0.05 : m.spare < -0.01,
-  );
-}
-
 /**
  * Finds places for one part among everything that is already in the shell: every allowed orientation, every
  * position on a grid, faces that must reach outside set exactly against a wall they may use. Seated places
@@ -64,12 +57,14 @@ export function placeFor(
   const orientations = options.orientations ?? ORIENTATIONS;
   const found: Proposal[] = [];
   const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => p.id !== id) };
-  for (const seated of [true, false]) {
-    for (const orientation of orientations)
-      for (const fixed of seatsFor(document, id, orientation, seated))
-        found.push(...search(document, others, id, orientation, fixed, step, options.near));
-    if (found.length > 0) break;
-  }
+  // All the room it wants, screwed down or hanging; only then as little as does not stop.
+  for (const enough of ['wanted', 'touching'] as const)
+    for (const seated of [true, false]) {
+      if (found.length > 0) break;
+      for (const orientation of orientations)
+        for (const fixed of seatsFor(document, id, orientation, seated))
+          found.push(...search(document, others, id, orientation, fixed, step, enough, options.near));
+    }
   if (!options.near) found.push(...slotsFor(document, others, id, orientations));
   found.sort((a, b) => a.cost - b.cost);
   return {
@@ -98,7 +93,7 @@ function slotsFor(
     );
     const assembly: Assembly = { ...others, parts };
     if (card.inSlotOf !== board.id || !seat || !openingsHold(assembly, card)) return [];
-    if (stopsAt(marginsOfPart(assembly, card)).length > 0) return [];
+    if (shortAt(marginsOfPart(assembly, card)).length > 0) return [];
     return [{ placement, cost: 0, reasons: [`in the slot of ${board.part.name}, no riser`, ...seat.reasons] }];
   });
 }
@@ -133,6 +128,7 @@ function search(
   orientation: Orientation,
   fixed: Seat,
   step: number,
+  enough: Enough,
   near?: Placement,
 ): Proposal[] {
   const part = document.kit.parts[id]!;
@@ -147,7 +143,7 @@ function search(
   }) as [Run, Run, Run];
   if (runs.some((r) => r.count === 0)) return [];
   const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
-  const map = freePositions(assembly, placePart(id, part, origin), runs);
+  const map = freePositions(assembly, placePart(id, part, origin), runs, enough);
   const kind = kindOf(part);
   const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
   const cells = cheapest(MOST_KEPT, (offer) =>
@@ -163,12 +159,17 @@ function search(
     const placed: PlacedPart = placePart(id, part, placement);
     if (!openingsHold(assembly, placed)) continue;
     if (checked++ >= MOST_CHECKED) break;
-    if (stopsAt(marginsOfPart(assembly, placed)).length > 0) continue;
+    const margins = marginsOfPart(assembly, placed);
+    if ((enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0) continue;
     return [
       {
         placement,
         cost: cost + tilt + fixed.cost,
-        reasons: [...fixed.reasons, ...(near ? [`${Math.round(distanceTo(near, at))} mm from where it was`] : [])],
+        reasons: [
+          ...fixed.reasons,
+          ...(enough === 'touching' ? ['with less room than is wanted'] : []),
+          ...(near ? [`${Math.round(distanceTo(near, at))} mm from where it was`] : []),
+        ],
       },
     ];
   }

@@ -4,9 +4,9 @@ import { applyChange, type Change, type Conversion, type Placement } from '../do
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
 import { judge } from './judge';
-import type { Margin } from './margin';
+import { shortAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';
-import { placeFor, stopsAt } from './place';
+import { placeFor } from './place';
 import { mm, nameOf } from './words';
 
 /**
@@ -34,7 +34,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   }
   const part = assembly.parts.find((p) => p.id === partId)!;
   const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
-  const before = stopsAt(marginsOfPart(assembly, part));
+  const before = shortAt(marginsOfPart(assembly, part));
 
   // First far enough to be sure, then just far enough.
   const ways = margin ? [margin.spare - judge(assembly, margin).spread.half95, margin.spare] : [];
@@ -55,7 +55,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   if (margin && !placement.locked) moveOut(partId, placement, 1, before, 'move');
   if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
     const known = assembly.parts.find((p) => p.id === other.id)!;
-    moveOut(other.id, known.placement, -1, stopsAt(marginsOfPart(assembly, known)), 'move-other');
+    moveOut(other.id, known.placement, -1, shortAt(marginsOfPart(assembly, known)), 'move-other');
   }
   if (!placement.locked && remedies.length === 0) {
     const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
@@ -120,7 +120,7 @@ function shiftBy(placement: Placement, margin: Margin, by: number): Placement {
   };
 }
 
-/** The margin is met there, and nothing stops that did not stop before, or stops harder. */
+/** The margin is met there, and nothing falls short that did not before, or falls shorter. */
 function improves(
   document: Conversion,
   id: string,
@@ -136,7 +136,7 @@ function improves(
   const pair = new Set([margin.part, margin.other.id]);
   const same = margins.filter((m) => pair.has(m.part) && pair.has(m.other.id) && m.kind === margin.kind);
   const old = new Map(stopsBefore.map((m) => [m.id, m.spare]));
-  const nothingNew = stopsAt(margins).every((m) => m.spare >= (old.get(m.id) ?? Infinity) - 0.01);
+  const nothingNew = shortAt(margins).every((m) => m.spare >= (old.get(m.id) ?? Infinity) - 0.01);
   return same.every((m) => m.spare >= -0.01) && nothingNew;
 }
 

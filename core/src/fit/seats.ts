@@ -6,6 +6,8 @@ import { axisOf, signOf, type Orientation } from '../solid';
 /** Coordinates that rules fix, and what for. */
 export interface Seat {
   at: (number | undefined)[];
+  /** Where a coordinate is fixed by faces alone that work from a little farther in or out: from where to where they do. */
+  span: ([number, number] | undefined)[];
   reasons: string[];
   /** Lower is better; mm-like units. */
   cost: number;
@@ -14,7 +16,7 @@ export interface Seat {
 /** The ways in which a part's face rules and seat can be met in an orientation. */
 export function seatsFor(document: Conversion, id: string, orientation: Orientation, seated: boolean): Seat[] {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
-  let ways: Seat[] = [{ at: [undefined, undefined, undefined], reasons: [], cost: 0 }];
+  let ways: Seat[] = [{ at: [undefined, undefined, undefined], span: [], reasons: [], cost: 0 }];
   for (const face of placed.faces) {
     const axis = axisOf(face.direction);
     const sign = signOf(face.direction);
@@ -29,6 +31,9 @@ export function seatsFor(document: Conversion, id: string, orientation: Orientat
         // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
         const { policy } = document.brief;
         if (!isMount && policy === 'sleeper' && !mayCut(policy, wall.face)) continue;
+        // Screws want holes: where none may be drilled, only holes that are there will do.
+        const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
+        if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
         // Mounts on the lid come off with it.
         if (isMount && (wall.inLid || wall.face === 'top')) continue;
         const value = -wall.offset * sign - sign * face.setback - face.plane;
@@ -36,8 +41,17 @@ export function seatsFor(document: Conversion, id: string, orientation: Orientat
         if (known !== undefined && Math.abs(known - value) > 0.5) continue;
         const at = way.at.slice();
         at[axis] ??= value;
+        const span = way.span.slice();
+        if (isMount) span[axis] = undefined;
+        else if (known === undefined || span[axis]) {
+          // From as deep in the wall as it is thick to as far from it as the face still works.
+          const ends = [-wall.thickness, face.reach].map((gap) => sign * (-wall.offset - gap) - face.plane);
+          const was = span[axis] ?? [-Infinity, Infinity];
+          span[axis] = [Math.max(was[0], Math.min(...ends)), Math.min(was[1], Math.max(...ends))];
+        }
         next.push({
           at,
+          span,
           reasons: [
             ...way.reasons,
             isMount

@@ -1,18 +1,22 @@
 import { assemble } from '../assembly';
-import { conflictOf, searchLayouts, waysOutOf } from '../search';
+import { conflictOf, missOf, searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
 import type { Verb } from '../station';
 import { balanceOf } from './balance';
 import { accessOf, orderOf } from './order';
 import { routesOf } from './reach';
 
-export const layouts: Verb = (document, { seed, stop }) => {
-  const result = searchLayouts(document, { seed, polish: 60, stop });
-  const conflict = result.layouts.length === 0 ? conflictOf(document, { seed, stop }) : undefined;
-  return { print: { seed, ...result, ...(conflict ? { conflict } : {}) }, stops: result.layouts.length === 0 };
+export const layouts: Verb = async (document, { seed, stop }, { assess, settle }) => {
+  const found = searchLayouts(document, { seed, polish: 60, stop, assess });
+  const result = { ...found, layouts: await settledLayouts(document, found.layouts, settle) };
+  if (result.layouts.length > 0) return { print: { seed, ...result }, stops: false };
+  const conflict = conflictOf(document, { seed, stop, assess });
+  const miss = missOf(document, conflict?.parts ?? result.homeless, { seed, stop, assess });
+  return { print: { seed, ...result, ...(conflict ? { conflict } : {}), ...(miss ? { miss } : {}) }, stops: true };
 };
 
-export const waysOut: Verb = (document, { seed, stop }) => {
-  const result = waysOutOf(document, { seed, stop });
+export const waysOut: Verb = async (document, { seed, stop }, { assess, settle }) => {
+  const found = waysOutOf(document, { seed, stop, assess, before: await settle(document) });
+  const result = await settledWays(document, found, settle);
   return { print: { seed, ...result }, stops: result.ways.length === 0 };
 };
 

@@ -15,7 +15,12 @@ const PLANS: Conversion[] = [
   newConversion('Empty', defaultBox()),
   ...['tape-deck', 'typewriter', 'piano-stool', 'cocktail-table'].map(demo),
 ];
-const tools: Tools = { kernel: () => loadSolidKernel(), fonts: () => Promise.reject(new Error('none')) };
+const tools: Tools = {
+  assess: () => [],
+  settle: async () => [],
+  kernel: () => loadSolidKernel(),
+  fonts: () => Promise.reject(new Error('none')),
+};
 
 /** A plan that refuses to show what a station does not say it reads. */
 function guarded(document: Conversion, reads: readonly string[]): Conversion {

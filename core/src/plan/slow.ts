@@ -1,7 +1,7 @@
 import type { Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
 import type { Slow, Station, Tools } from '../station';
-import { contextOf, readBy, type SlowAnswers } from './assessAll';
+import { assessAll, contextOf, readBy, type SlowAnswers } from './assessAll';
 import { recent } from './recent';
 import { STATIONS } from './stations';
 
@@ -44,3 +44,7 @@ export async function slowAnswers(
 /** Changes that would help against a finding: its station knows them. */
 export const remediesOf = (document: Conversion, finding: Finding): Remedy[] =>
   (STATIONS as readonly Station[]).find((s) => s.id === finding.station)?.remedies?.(document, finding) ?? [];
+
+/** What all stations say of a plan, what takes them a while included. */
+export const settled = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
+  assessAll(document, await slowAnswers(document, tools)).findings;

@@ -97,13 +97,14 @@ function proof(document: Conversion, options: LayoutOptions & { step: number }):
       pieceOf(form, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
     );
     const budget: Budget = { steps: PROOF, stop: options.stop ?? (() => false) };
-    last = new Engine().search(
+    last = new Engine('least').search(
       pieces,
       {
         wishes: [],
         risers: {},
         fixed: fixedSpots(form, start.base),
         candidates: 'all',
+        web: 0,
         cost: costIn(form, start, false),
         breadth: Infinity,
         random: randomFrom(1),

@@ -11,6 +11,7 @@ import {
   paintZone,
   valueOf,
   zonesBetween,
+  type Enough,
   type Positions,
   type RoomySolid,
   type Run,
@@ -41,6 +42,8 @@ export interface SearchSettings {
   /** Longest riser of each card, mm. */
   risers: Readonly<Record<string, number>>;
   candidates: Candidates;
+  /** Of the wall between the openings of two parts this much is left, mm. */
+  web: number;
   /** Parts that stay where they are: the rules between parts hold against them, too. */
   fixed: readonly Spot[];
   /** What speaks against a place, given what is placed; mm-like units. */
@@ -70,6 +73,9 @@ type Weights = Map<string, number>;
 export class Engine {
   private zones = new WeakMap<RoomySolid[], WeakMap<RoomySolid[], Zone[]>>();
   readonly weights: Weights = new Map();
+
+  /** @param enough the room that pairs get; the same as that of the pieces */
+  constructor(private readonly enough: Enough = 'wanted') {}
 
   search(pieces: readonly Piece[], settings: SearchSettings, budget: Budget): Outcome {
     const live = pieces.map((piece) =>
@@ -192,16 +198,12 @@ export class Engine {
     let known = this.zones.get(own.solids);
     if (!known) this.zones.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));
     let zones = known.get(other.solids);
-    if (!zones) known.set(other.solids, (zones = zonesBetween(own.solids, other.solids)));
+    if (!zones) known.set(other.solids, (zones = zonesBetween(own.solids, other.solids, this.enough)));
     return zones;
   }
 
-  private candidatesOf(
-    piece: Piece,
-    live: readonly Live[],
-    placed: readonly Spot[],
-    { candidates, fixed, wishes, risers, cost, target, breadth, random, noise }: SearchSettings,
-  ): Spot[] {
+  private candidatesOf(piece: Piece, live: readonly Live[], placed: readonly Spot[], settings: SearchSettings): Spot[] {
+    const { candidates, fixed, cost, target, breadth, random, noise } = settings;
     const found: { spot: Spot; cost: number }[] = [];
     const others = [...fixed, ...placed];
     live.forEach(({ positions, free }, k) => {
@@ -212,7 +214,7 @@ export class Engine {
       const { runs } = positions;
       const offer = (at: Vec3) => {
         const spot = { piece, option, at };
-        if (!allows(spot, others, wishes, risers)) return;
+        if (!allows(spot, others, settings)) return;
         found.push({ spot, cost: cost(piece, option, at, others) + bias + noise * 0.5 * random() });
       };
       visit(positions, (x, y, z) => offer([valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z)]));
@@ -249,15 +251,11 @@ function scattered(found: readonly { spot: Spot; cost: number }[], most: number)
   return kept;
 }
 
-/** Openings beside each other leave this much of the wall, mm: less is no wall (common practice, no source). */
-const LEAST_WEB = 1;
-
 /** Rules between two parts: wishes, openings apart, a card no farther from the board than its riser reaches. */
 export function allows(
   spot: Spot,
   placed: readonly Spot[],
-  wishes: readonly Wish[],
-  risers: Readonly<Record<string, number>>,
+  { wishes, risers, web, candidates }: Pick<SearchSettings, 'wishes' | 'risers' | 'web' | 'candidates'>,
 ): boolean {
   const { posed } = spot.option;
   const box = boxAt(spot.piece.id, posed, spot.at);
@@ -269,11 +267,14 @@ export function allows(
     for (const a of posed.openings)
       for (const b of other.option.posed.openings) {
         if (a.direction !== b.direction) continue;
-        const apart = [0, 1, 2].some(
-          (i) =>
-            a.low[i]! + spot.at[i]! >= b.high[i]! + other.at[i]! + LEAST_WEB ||
-            b.low[i]! + other.at[i]! >= a.high[i]! + spot.at[i]! + LEAST_WEB,
-        );
+        // In a proof a place stands for its whole cell.
+        const apart = [0, 1, 2].some((i) => {
+          const room = candidates === 'all' ? -spot.option.half[i]! - other.option.half[i]! - a.more - b.more : web;
+          return (
+            a.low[i]! + spot.at[i]! >= b.high[i]! + other.at[i]! + room ||
+            b.low[i]! + other.at[i]! >= a.high[i]! + spot.at[i]! + room
+          );
+        });
         if (!apart) return false;
       }
     for (const a of posed.connectors) {

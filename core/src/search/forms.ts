@@ -1,6 +1,6 @@
 import { placeInShell, placePart, pluggedIn, slotPlacement, type PlacedPart } from '../assembly';
 import type { Conversion, Part, Placement } from '../document';
-import { marginsOfPart, stopsAt } from '../fit';
+import { marginsOfPart, shortAt, stopsAt } from '../fit';
 import { partModel, type JoinedPart } from '../parts';
 import type { Vec3 } from '../solid';
 import { startOf, type LayoutOptions, type Start } from './layout';
@@ -104,7 +104,8 @@ function atSlot(
   if (!seat) return undefined;
   const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document.shell)]);
   const placed = parts.at(-1)!;
-  if (!placed.inSlotOf || stopsAt(marginsOfPart({ ...start.base, parts }, placed)).length > 0) return undefined;
+  const margins = marginsOfPart({ ...start.base, parts }, placed);
+  if (!placed.inSlotOf || (options.enough ? shortAt(margins) : stopsAt(margins)).length > 0) return undefined;
   const form: Conversion = {
     ...document,
     layout: {

@@ -1,4 +1,6 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
+export { settledLayouts, type Assess, type Settle } from './judged';
+export { missOf, type KitMiss } from './kitMiss';
 export type { Layout, LayoutOptions } from './layout';
 export { searchLayouts, type LayoutResult } from './layouts';
 export { markPlan } from './markLayout';
@@ -6,6 +8,7 @@ export { HARD_RULES, SOFT_RULES, type HardRule, type Mark, type SoftRule } from 
 export {
   canRaise,
   leastRing,
+  settledWays,
   waysOutOf,
   type WayKind,
   type WayOut,

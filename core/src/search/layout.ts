@@ -2,6 +2,7 @@ import { assemble, pluggedIn, type Assembly } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
 import { riserReach } from '../fit';
 import { kindOf } from '../parts';
+import type { Assess } from './judged';
 import type { Marked } from './rules';
 
 /** A layout that was found, with what is good and bad about it. */
@@ -10,6 +11,8 @@ export interface Layout extends Marked {
   placements: Record<string, Placement>;
   /** Parts on brackets. */
   hanging: string[];
+  /** What the stations warn of with it, in their own words. */
+  warns?: string[];
 }
 
 export interface LayoutOptions {
@@ -30,11 +33,15 @@ export interface LayoutOptions {
   near?: boolean;
   /** Rounds in which the layouts that were found are bettered. */
   polish?: number;
+  /** Only with all the room that is wanted; otherwise, where that leads nowhere, with what does not stop. */
+  enough?: 'wanted';
   /** These parts lie flat. */
   flat?: readonly string[];
   /** Largest step of the grid, mm. */
   step?: number;
   stop?: () => boolean;
+  /** Asks all stations about a plan: a layout that stops anywhere is not kept. */
+  assess?: Assess;
   onLayout?: (layouts: readonly Layout[]) => void;
   onProgress?: (share: number) => void;
 }
@@ -45,9 +52,11 @@ export interface Start {
   free: string[];
   wishes: readonly Wish[];
   risers: Record<string, number>;
+  /** A layout that falls short of what is wanted is none. */
+  enough?: 'wanted';
 }
 
-export function startOf(document: Conversion, { keep = 'locked', wishes, only, free }: LayoutOptions): Start {
+export function startOf(document: Conversion, { keep = 'locked', wishes, only, free, enough }: LayoutOptions): Start {
   const whole = assemble(document);
   const stays = (id: string) => {
     const placement = document.layout.placements[id];
@@ -55,6 +64,7 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   };
   const ids = only ?? Object.keys(document.kit.parts);
   return {
+    ...(enough ? { enough } : {}),
     base: { ...whole, parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))) },
     free: ids.filter((id) => !stays(id)),
     wishes: wishes ?? Object.values(document.layout.wishes),

@@ -2,11 +2,12 @@ import { placePart, pluggedIn } from '../assembly';
 import type { Conversion } from '../document';
 import { Engine, type Budget, type SearchSettings, type Spot } from './engine';
 import { formsOf, type Form } from './forms';
+import { judgeOf } from './judged';
 import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
 import { randomFrom } from './random';
-import { costIn, fixedSpots, kitOf } from './searchedKit';
+import { costIn, fixedSpots, kitOf, wantedWeb, type SearchedKit } from './searchedKit';
 
 export interface LayoutResult {
   /** Best first. */
@@ -45,24 +46,31 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
       ? 'nothing: no part may move. Unlock one, or let those that are in the shell move.'
       : searchedWords(document, start, step);
   const forms = start.free.length === 0 ? [] : formsOf(document, start, options);
-  const kits = forms.map((form) => kitOf(form, options, step));
-  const open = kits.filter((kit) => kit.homeless.length === 0);
-  if (open.length === 0) return { layouts: [], searched: words, ended: 'enough', homeless: kits[0]?.homeless ?? [] };
+  const roomy = forms.map((form) => kitOf(form, options, step, 'wanted')).filter(isOpen);
+  // What has no place with all the room it wants may have one with less.
+  const kits = roomy.length > 0 || options.enough ? roomy : forms.map((form) => kitOf(form, options, step, 'touching'));
+  const open = kits.filter(isOpen);
+  if (open.length === 0)
+    return { layouts: [], searched: words, ended: 'enough', homeless: homelessOf(forms, options, step) };
+  const judged = judgeOf(document, start, options.assess);
 
   const random = randomFrom(seed);
   const found: Layout[] = [];
   const total: Budget = { steps, stop };
   let hangs = false;
+  let tight = roomy.length === 0;
   let tries = 0;
   while (total.steps > 0 && !stop() && found.length < wanted) {
     // Forms take turns; each has its own first try without chance.
-    const kit = open[tries % open.length]!;
+    const which = tries % open.length;
+    const kit = open[which]!;
     const budget: Budget = { steps: Math.min(TRY, total.steps), stop };
     const before = budget.steps;
     const settings: SearchSettings = {
       wishes: start.wishes,
       risers: start.risers,
       candidates: 'corners',
+      web: kit.web,
       cost: kit.cost,
       fixed: kit.fixed,
       ...(near ? { target: (id: string) => kit.form.document.layout.placements[id] } : {}),
@@ -78,18 +86,27 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
     kit.tries++;
     if (outcome.kind === 'found') {
       const layout = asItIs(document, start, kit.form, outcome.spots, `layout-${tries}`);
-      if (layout && keepDistinct(document, found, layout)) onLayout?.(found);
-    } else if (!kit.hangs && found.length === 0 && kit.tries >= 6) {
+      const holds = layout && judged(layout);
+      if (holds && keepDistinct(document, found, holds)) onLayout?.(found);
+    }
+    if (found.length > 0) {
+      // Go on with what works.
+    } else if (!kit.hangs && kit.tries >= 6) {
       // Nothing screwed down: brackets are allowed from here on.
       kit.pieces = kit.withHanging(kit.pieces);
       kit.hangs = true;
       hangs = true;
+    } else if (kit.hangs && kit.enough === 'wanted' && !options.enough && kit.tries >= 12) {
+      // Not with all the room that is wanted: what stops counts from here on, what warns is told.
+      const less = kitOf(kit.form, options, step, 'touching');
+      open[which] = { ...less, pieces: less.withHanging(less.pieces), hangs: true, tries: kit.tries };
+      tight = true;
     }
     onProgress?.(Math.max(found.length / wanted, 1 - total.steps / steps));
   }
   for (let round = 0; round < polish && found.length > 0 && !stop(); round++) {
     const which = Math.floor(random() * found.length);
-    const better = bettered(document, start, found[which]!, random, stop);
+    const better = bettered(document, start, found[which]!, random, stop, judged);
     onProgress?.((round + 1) / polish);
     if (!better) continue;
     found[which] = better;
@@ -98,11 +115,19 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   found.sort((a, b) => b.score - a.score);
   return {
     layouts: found,
-    searched: `${words}, ${tries} ${tries === 1 ? 'try' : 'tries'}${hangs ? ', also on brackets' : ''}`,
+    searched: `${words}, ${tries} ${tries === 1 ? 'try' : 'tries'}${hangs ? ', also on brackets' : ''}${tight ? ', also with less room than is wanted' : ''}`,
     ended: found.length >= wanted ? 'enough' : stop() ? 'stopped' : 'steps',
     homeless: [],
   };
 }
+
+/** Parts that have no place at all, in the form in which fewest have none. */
+const homelessOf = (forms: readonly Form[], options: LayoutOptions, step: number): string[] =>
+  forms
+    .map((form) => kitOf(form, options, step, options.enough ?? 'touching').homeless)
+    .sort((a, b) => a.length - b.length)[0] ?? [];
+
+const isOpen = (kit: SearchedKit) => kit.homeless.length === 0;
 
 /** What was found for a form of the kit, for the kit as it is. */
 function asItIs(
@@ -164,6 +189,7 @@ function bettered(
   layout: Layout,
   random: () => number,
   stop: () => boolean,
+  judged: ReturnType<typeof judgeOf>,
 ): Layout | undefined {
   const free = start.free.filter(() => random() < 1.6 / start.free.length);
   if (free.length === 0) return undefined;
@@ -181,6 +207,7 @@ function bettered(
       risers: start.risers,
       fixed: fixedSpots(document, around.base),
       candidates: 'corners',
+      web: wantedWeb(document, around.base),
       cost: costIn(document, around, false),
       breadth: 4,
       random,
@@ -192,5 +219,5 @@ function bettered(
   const spots = layoutOf(document, around, outcome.spots, layout.id);
   if (!spots) return undefined;
   const whole = markLayout(document, start, { ...layout.placements, ...spots.placements }, layout.id);
-  return whole && whole.score > layout.score + 0.5 ? whole : undefined;
+  return whole && whole.score > layout.score + 0.5 ? judged(whole) : undefined;
 }

@@ -1,6 +1,6 @@
 import { assemble, placePart, pluggedIn, type Assembly } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
-import { balanceOf, faceReaches, marginsOf, orderOf, stopsAt, wishState } from '../fit';
+import { balanceOf, faceReaches, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
 import type { Vec3 } from '../solid';
 import type { Spot } from './engine';
 import type { Layout, Start } from './layout';
@@ -20,14 +20,15 @@ export function layoutOf(document: Conversion, start: Start, spots: readonly Spo
 /** Checks placements by the exact rules and marks them; undefined when one is broken. */
 export function markLayout(
   document: Conversion,
-  { base, wishes }: Start,
+  { base, wishes, enough }: Start,
   placements: Record<string, Placement>,
   id: string,
 ): Layout | undefined {
   const placed = Object.entries(placements).map(([part, p]) => placePart(part, document.kit.parts[part]!, p));
   const assembly: Assembly = { ...base, parts: pluggedIn([...base.parts, ...placed]) };
   const margins = marginsOf(assembly);
-  if (stopsAt(margins).length > 0 || !wishesHold(document, wishes, assembly)) return undefined;
+  const broken = enough ? shortAt(margins) : stopsAt(margins);
+  if (broken.length > 0 || !wishesHold(document, wishes, assembly)) return undefined;
   const reaches = new Map(placed.map((p) => [p.id, faceReaches(assembly, p)]));
   for (const all of reaches.values())
     if (all.some((r) => r.face.mustReachOutside && !(r.reaches && r.onWall))) return undefined;

@@ -11,21 +11,25 @@ import type { Conversion, Wish } from '../document';
 import {
   allFree,
   boxedOf,
+  contactsAlong,
   countFree,
   eachFree,
   evenRun,
   halfSize,
-  hardShape,
   isFree,
   ownWish,
   paintWalls,
   paintZone,
   seatsFor,
   solidsFromLow,
+  solidsInShell,
   takeRow,
   valueOf,
+  TOUCHING,
   wallLimits,
+  withPlaces,
   zonesBetween,
+  type Enough,
   type Positions,
   type RoomySolid,
   type Run,
@@ -41,7 +45,12 @@ export interface Posed {
   size: Vec3;
   connectors: PlacedConnector[];
   /** Openings that its faces need, as boxes without an end along the face's direction. */
-  openings: { direction: Direction; low: Vec3; high: Vec3 }[];
+  openings: {
+    direction: Direction;
+    low: Vec3;
+    high: Vec3;
+    /** What a box takes more than a round one, mm. */ more: number;
+  }[];
   hot: boolean;
 }
 
@@ -73,6 +82,10 @@ export interface OptionSettings {
   /** `seated`: screwed to a wall; `hanging`: on a bracket anywhere; `any`: whatever is not excluded, for proofs. */
   stand: 'seated' | 'hanging' | 'any';
   wishes: readonly Wish[];
+  /** All the room that is wanted (otherwise), or no more than what Fit does not stop at. */
+  enough?: Enough;
+  /** Try, besides the grid, every place along an axis at which the part just touches something. */
+  contacts?: boolean;
   /** These lie flat: their thin side is up. */
   flat?: readonly string[];
   /** Only this orientation. */
@@ -92,7 +105,7 @@ export function pieceOf(document: Conversion, base: Assembly, id: string, settin
     const facing = settings.wishes.find((w) => w.kind === 'facing' && w.part === id);
     if (facing && facing.face !== orientation.rear) continue;
     if (settings.flat?.includes(id) && (axisOf(orientation.rear) === 2 || axisOf(orientation.top) === 2)) continue;
-    const posed = pose(document, id, orientation);
+    const posed = pose(document, id, orientation, enoughOf(settings));
     const seats =
       settings.stand === 'any'
         ? anySeats(document, base, id, orientation)
@@ -123,7 +136,9 @@ function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
           for (let i = 0; i < 3; i++) if (i !== axis && shape.kind === 'round') half[i] = shape.diameter / 2;
           if (shape.kind === 'rectangle') shape.axes.forEach((a, k) => (half[a] = shape.size[k]! / 2));
           const grown = (v: number, i: number, sign: number) => v + sign * (half[i]! + (cut.allowance ? allowance : 0));
+          const radius = shape.kind === 'round' ? shape.diameter / 2 + (cut.allowance ? allowance : 0) : 0;
           return {
+            more: radius * (1 - Math.SQRT1_2),
             direction: face.direction,
             low: cut.at.map((v, i) => grown(v, i, -1)) as Vec3,
             high: cut.at.map((v, i) => grown(v, i, 1)) as Vec3,
@@ -141,11 +156,14 @@ const outlineOf = ({ solid, shape }: RoomySolid) => [
   solid.outside,
 ];
 
-function pose(document: Conversion, id: string, orientation: Orientation): Posed {
+/** A proof speaks of what Fit stops at. */
+const enoughOf = ({ stand, enough = 'wanted' }: OptionSettings): Enough => (stand === 'any' ? 'least' : enough);
+
+function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
   return {
     orientation,
-    solids: solidsFromLow(placed),
+    solids: solidsFromLow(placed, enough),
     size: placed.high,
     connectors: placedConnectors(placed),
     openings: openingsOf(placed, document.cut.allowance),
@@ -162,47 +180,63 @@ function optionOf(
   seatHalf: Vec3,
   settings: OptionSettings,
 ): Option | undefined {
-  const { innerLow, innerHigh } = base.hull;
+  const proof = settings.stand === 'any';
+  const enough = enoughOf(settings);
+  // What counts as in each other for Fit counts for a proof, by what stands inside.
+  const slack = proof ? TOUCHING : 0;
+  const inside = posed.solids.filter(
+    ({ solid }) => !solid.outside && solid.role !== 'air' && solid.role !== 'plug room',
+  );
+  const ends = ([0, 1, 2] as const).map((i): [number, number] => {
+    const { innerLow, innerHigh } = base.hull;
+    if (!proof || inside.length === 0) return [innerLow[i]!, innerHigh[i]! - posed.size[i]!];
+    const low = Math.min(...inside.map(({ shape }) => shape.low[i]));
+    const high = Math.max(...inside.map(({ shape }) => shape.high[i]));
+    return [innerLow[i]! - slack - low, innerHigh[i]! + slack - high];
+  });
+  const zonesAmong = (around: Assembly) => {
+    const obstacles = [...around.features, ...around.parts.flatMap((other) => other.solids)];
+    return zonesBetween(posed.solids, solidsInShell(obstacles, enough), enough);
+  };
   let { step } = settings;
   let runs: [Run, Run, Run];
   for (;;) {
     const made = [0, 1, 2].map((i): Run | undefined => {
       const at = seat.at[i];
-      if (at !== undefined) return { from: at, step: 1, count: 1 };
+      const span = enough === 'touching' ? seat.span[i] : undefined;
+      if (at !== undefined && !span) return { from: at, step: 1, count: 1 };
       // From exactly as near to one wall as it may be to as near to the other.
-      const limits = wallLimits(base, posed.solids, i as Axis);
-      const from = Math.max(innerLow[i]!, limits.low);
-      return evenRun(from, Math.min(innerHigh[i]! - posed.size[i]!, limits.high) - from, step);
+      const limits = wallLimits(base, posed.solids, i as Axis, enough);
+      // A face that reaches outside goes into its opening: what of the part is at the wall counts there, not its ends.
+      const [low, high] = span ?? ends[i]!;
+      const from = Math.max(low, limits.low);
+      const run = evenRun(from, Math.min(high, limits.high) - from, step);
+      return run && span ? withPlaces(run, [at!]) : run;
     });
     if (made.some((r) => !r)) return undefined;
     runs = made as [Run, Run, Run];
     if (runs[0].count * runs[1].count * runs[2].count <= (settings.only ? MOST_OF_ONE : MOST_POSITIONS)) break;
     step *= 1.5;
   }
-  const proof = settings.stand === 'any';
+  // Besides the grid, wherever it just touches what stands there.
+  const zones = zonesAmong(base);
+  if (settings.contacts && !proof)
+    runs = runs.map((run, i) =>
+      withPlaces(run, fewest(contactsAlong(zones, i as Axis), base.hull.convex ? MOST_CONTACTS : MOST_IN_DENTS)),
+    ) as [Run, Run, Run];
   const half = runs.map((r, i) => (!proof ? 0 : r.count > 1 ? r.step / 2 : seatHalf[i]!)) as Vec3;
   const paint = (p: Positions, around: Assembly) => {
-    paintWalls(p, around, posed.solids, half);
-    const obstacles = [...around.features, ...around.parts.flatMap((other) => other.solids)];
-    const zones = zonesBetween(
-      posed.solids,
-      obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
-    );
-    for (const zone of zones) paintZone(p, zone, [0, 0, 0], half);
+    paintWalls(p, around, posed.solids, half, enough);
+    for (const zone of zonesAmong(around)) paintZone(p, zone, [0, 0, 0], half);
     if (proof) return;
     keepFacesOnTheirWalls(document, around, id, posed.orientation, p);
     keepWishes(around, id, posed, settings.wishes, p);
   };
   const positions = allFree(runs);
   paint(positions, base);
-  const obstacles = [...base.features, ...base.parts.flatMap((other) => other.solids)];
-  const zones = zonesBetween(
-    posed.solids,
-    obstacles.map((solid) => ({ solid, shape: hardShape(solid) })),
-  );
   const freeAt = (at: Vec3) => {
     const one = allFree(at.map((from): Run => ({ from, step: 1, count: 1 })) as [Run, Run, Run]);
-    paintWalls(one, base, posed.solids);
+    paintWalls(one, base, posed.solids, [0, 0, 0], enough);
     for (const zone of zones) paintZone(one, zone, [0, 0, 0]);
     return isFree(one, 0, 0, 0);
   };
@@ -232,6 +266,16 @@ function anySeats(document: Conversion, base: Assembly, id: string, orientation:
     return { seat: { ...seat, at }, half };
   });
 }
+
+/** More places of contact along an axis are not tried. */
+const MOST_CONTACTS = 120;
+/** In a hull with dents every place is measured against every wall. */
+const MOST_IN_DENTS = 24;
+
+const fewest = (places: readonly number[], most: number): number[] => {
+  const all = [...new Set(places.map((v) => Number(v.toFixed(4))))];
+  return all.length <= most ? all : [];
+};
 
 /** Takes positions at which an opening of a face would hang over the edge of its wall, or, under Conserve, need a cut. */
 function keepFacesOnTheirWalls(

@@ -1,6 +1,6 @@
 import { placePart, type Assembly } from '../assembly';
 import type { Conversion, Placement } from '../document';
-import { freePositions, isFree, valueOf, type Run } from '../fit';
+import { freePositions, isFree, valueOf, type Enough, type Run } from '../fit';
 import { axisOf, type Axis } from '../solid';
 
 /** Room a part gets on a side beyond what it needs, where there is enough of it, mm: what hands and rules are unsure of. */
@@ -30,7 +30,7 @@ export function refine(
         .map(([other, p]) => placePart(other, document.kit.parts[other]!, p));
       if (heldOn(base, placed, axis)) continue;
       const assembly: Assembly = { ...base, parts: [...base.parts, ...others] };
-      const span = roomAlong(assembly, placed, axis);
+      const span = roomAlong(assembly, placed, axis, 'wanted') ?? roomAlong(assembly, placed, axis, 'touching');
       if (!span) continue;
       const [low, high] = span;
       const here = at[KEYS[axis]];
@@ -56,13 +56,18 @@ function heldOn(base: Assembly, placed: ReturnType<typeof placePart>, axis: Axis
 }
 
 /** How far a part may go along an axis from where it is, low and high, mm; undefined when it is not free there. */
-function roomAlong(assembly: Assembly, placed: ReturnType<typeof placePart>, axis: Axis): [number, number] | undefined {
+function roomAlong(
+  assembly: Assembly,
+  placed: ReturnType<typeof placePart>,
+  axis: Axis,
+  enough: Enough,
+): [number, number] | undefined {
   const here = placed.low[axis];
   const steps = Math.round((2 * EASE + 1) / FINE);
   const runs = placed.low.map((v, i): Run =>
     i === axis ? { from: here - steps * FINE, step: FINE, count: 2 * steps + 1 } : { from: v, step: 1, count: 1 },
   ) as [Run, Run, Run];
-  const free = freePositions(assembly, placed, runs);
+  const free = freePositions(assembly, placed, runs, enough);
   const at = (k: number) => isFree(free, axis === 0 ? k : 0, axis === 1 ? k : 0, axis === 2 ? k : 0);
   if (!at(steps)) return undefined;
   let low = steps;

@@ -16,8 +16,9 @@ export interface HardRule {
 /** What a layout has to keep, in the words of the bench. */
 export const HARD_RULES: readonly HardRule[] = [
   {
-    id: 'clearance',
-    words: 'Nothing is nearer to anything than the pair may be: 0.5 mm, 1 beside what conducts, 3 beside what moves.',
+    id: 'stops',
+    words:
+      'Applied to a copy of the plan no station says stop. Less room than is wanted is only tried where all that is wanted leads nowhere; the stations’ warnings are shown with the layout.',
     source: practice,
   },
   {
@@ -28,7 +29,7 @@ export const HARD_RULES: readonly HardRule[] = [
   { id: 'conserve', words: 'Under Conserve openings lie in openings the shell already has.', source: practice },
   {
     id: 'web',
-    words: 'Openings of two parts leave a web of 1 mm at least between them.',
+    words: 'Openings of two parts leave the web that the material wants, or, where that leads nowhere, do not meet.',
     source: practice,
   },
   {
@@ -36,8 +37,12 @@ export const HARD_RULES: readonly HardRule[] = [
     words: 'A card sits in its board’s slot, or is no farther from it than its riser reaches.',
     source: practice,
   },
-  { id: 'air', words: 'An intake has at least its tolerable air before it.', source: practice },
-  { id: 'plugs', words: 'Every plug has the room to go in and bend.', source: practice },
+  { id: 'air', words: 'An intake does not starve; its tolerable air first.', source: practice },
+  {
+    id: 'plugs',
+    words: 'Every plug has the room to go in; 15 mm less of it at most, where that leads nowhere otherwise.',
+    source: practice,
+  },
   { id: 'sweep', words: 'Nothing stands where a mechanism or a drawer moves.', source: practice },
   {
     id: 'seat',

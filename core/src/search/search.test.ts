@@ -280,7 +280,7 @@ describe('against exhaustive search', () => {
         const needed = tenths / 10 + 0.5 - 40;
         const ring = leastRing(
           document,
-          (d, more) => searchLayouts(d, { wanted: 1, steps: 200, ...more }).layouts[0],
+          (d, more) => searchLayouts(d, { wanted: 1, steps: 200, enough: 'wanted', ...more }).layouts[0],
           () => false,
         )!;
         const height = Number(/by ([\d.]+) mm/.exec(ring.label)![1]);

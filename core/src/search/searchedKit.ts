@@ -1,5 +1,7 @@
 import type { Assembly } from '../assembly';
+import { leastWeb } from '../cut';
 import type { Conversion, Part } from '../document';
+import type { Enough } from '../fit';
 import { kindOf } from '../parts';
 import { cableCost, Engine, type SearchSettings, type Spot } from './engine';
 import type { Form } from './forms';
@@ -74,15 +76,23 @@ export interface SearchedKit {
   fixed: Spot[];
   cost: SearchSettings['cost'];
   engine: Engine;
+  enough: Enough;
+  /** Wall between the openings of two parts, mm. */
+  web: number;
   tries: number;
   hangs: boolean;
   /** The pieces with places on brackets; a board never hangs. */
   withHanging: (pieces: readonly Piece[]) => Piece[];
 }
 
-export function kitOf(form: Form, options: LayoutOptions, step: number): SearchedKit {
+/** What the wall between two openings should be, mm, whichever wall they are in. */
+export const wantedWeb = (document: Conversion, { hull }: Assembly): number =>
+  leastWeb(document, Math.max(0, ...hull.walls.map((w) => w.thickness)));
+
+/** @param enough all the room that is wanted, or no more than what does not stop */
+export function kitOf(form: Form, options: LayoutOptions, step: number, enough: Enough): SearchedKit {
   const { document, start } = form;
-  const asked = { wishes: start.wishes, ...(options.flat ? { flat: options.flat } : {}) };
+  const asked = { wishes: start.wishes, enough, contacts: true, ...(options.flat ? { flat: options.flat } : {}) };
   const hanging = new Map<string, Piece>();
   const withHanging = (all: readonly Piece[], which = (_: Piece) => true) =>
     all.map((piece) => {
@@ -103,7 +113,9 @@ export function kitOf(form: Form, options: LayoutOptions, step: number): Searche
     homeless: pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id),
     fixed: fixedSpots(document, start.base),
     cost: costIn(document, start, options.near ?? false),
-    engine: new Engine(),
+    engine: new Engine(enough),
+    enough,
+    web: enough === 'wanted' ? wantedWeb(document, start.base) : 0,
     tries: 0,
     hangs: false,
     withHanging,

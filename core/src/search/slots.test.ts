@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assemble, cardsInSlots, movedWithCard, placeInShell, slotPlacement, type Assembly } from '../assembly';
 import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type Placement } from '../document';
-import { linksOf, marginsOf, orderOf, placeFor, snap, stopsAt } from '../fit';
+import { linksOf, marginsOf, orderOf, placeFor, snap, shortAt } from '../fit';
 import { partFrom, partModel } from '../parts';
 import { measured } from '../quantity';
 import { quarterTurn, type Axis } from '../solid';
@@ -25,7 +25,7 @@ const withPlacements = (document: Conversion, placements: Record<string, Placeme
   ...document,
   layout: { ...document.layout, placements: { ...document.layout.placements, ...placements } },
 });
-const stops = (assembly: Assembly) => stopsAt(marginsOf(assembly));
+const stops = (assembly: Assembly) => shortAt(marginsOf(assembly));
 const upright = { rear: 'rear', top: 'top', locked: false } as const;
 
 /** A roomy bench with the board at its rear wall and the card in the slot. */

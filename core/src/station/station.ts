@@ -49,6 +49,10 @@ export interface Tools {
   kernel(): Promise<SolidKernel>;
   /** The faces that sheets are set in. */
   fonts(): Promise<{ text: Uint8Array; figures: Uint8Array }>;
+  /** What all stations say at once of a plan: whatever is proposed is asked about first. */
+  assess(document: Conversion): readonly Finding[];
+  /** The same with what they say after a while. */
+  settle(document: Conversion): Promise<readonly Finding[]>;
 }
 
 /** What a job may do while it runs. */

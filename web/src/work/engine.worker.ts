@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import { JOBS } from '@young-shell/core/plan';
+import { assessAll, JOBS, settled } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Job, JobHost } from '@young-shell/core/station';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
@@ -33,7 +33,7 @@ const OFTEN = 250;
 
 function hostFor(tell: ((telling: Telling) => void) | undefined): JobHost {
   let last = -Infinity;
-  return {
+  const host: JobHost = {
     kernel,
     fonts: async () => (fonts ??= { text: await bytes(regularUrl), figures: await bytes(figureUrl) }),
     tell(share, what, best) {
@@ -45,8 +45,11 @@ function hostFor(tell: ((telling: Telling) => void) | undefined): JobHost {
         tell({ share, what });
       }
     },
+    assess: (document) => assessAll(document).findings,
+    settle: (document) => settled(document, host),
     transfer: (value, buffers) => transfer(value as object, buffers as Transferable[]) as typeof value,
   };
+  return host;
 }
 
 const engine = {

@@ -76,8 +76,12 @@ const obstaclesOf = (assembly: Assembly): Solid[] => [
   ...assembly.parts.flatMap((p) => p.solids.filter((s) => (s.role === 'body' || s.role === 'mount') && !s.outside)),
 ];
 
-/** The routes of all cables of a plan; the same free room serves all of one thickness. */
-export function routesOf(document: Conversion, assembly: Assembly): Route[] {
+/** The routes of the cables of a plan, or of some; the same free room serves all of one thickness. */
+export function routesOf(
+  document: Conversion,
+  assembly: Assembly,
+  which: (link: Link) => boolean = () => true,
+): Route[] {
   const rooms = new Map<string, CellGrid>();
   const roomFor = (thickness: number, step: number) => {
     const key = `${thickness}/${step}`;
@@ -85,11 +89,13 @@ export function routesOf(document: Conversion, assembly: Assembly): Route[] {
     if (!room) rooms.set(key, (room = freeRoom(assembly, thickness, step)));
     return room;
   };
-  return linksOf(document, assembly).map((link) => {
-    const route = routeOf(assembly, link, roomFor(link.cable.thickness, STEP));
-    // A gap that is narrow but wide enough can slip through a coarse grid.
-    return Number.isFinite(route.length) ? route : routeOf(assembly, link, roomFor(link.cable.thickness, STEP / 2));
-  });
+  return linksOf(document, assembly)
+    .filter(which)
+    .map((link) => {
+      const route = routeOf(assembly, link, roomFor(link.cable.thickness, STEP));
+      // A gap that is narrow but wide enough can slip through a coarse grid.
+      return Number.isFinite(route.length) ? route : routeOf(assembly, link, roomFor(link.cable.thickness, STEP / 2));
+    });
 }
 
 /**

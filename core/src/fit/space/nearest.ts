@@ -1,4 +1,4 @@
-import { valueOf, type Positions, type Run } from './positions';
+import { nearestIndex, valueOf, type Positions, type Run } from './positions';
 
 /**
  * The free position nearest to a place, within so many mm; undefined when there is none. Rows are looked at in the
@@ -14,7 +14,7 @@ export function nearestFree(
   const [rx, ry, rz] = p.runs;
   let best: [number, number, number] | undefined;
   let least = within * within;
-  const ix = Math.round((px - rx.from) / rx.step);
+  const ix = nearestIndex(rx, px);
   for (const iz of nearby(rz, pz, held[2])) {
     const dz = (valueOf(rz, iz) - pz) ** 2;
     if (dz > least) break;
@@ -37,7 +37,7 @@ export function nearestFree(
 
 /** Indices of a run from the one nearest to a value outwards. */
 function* nearby(run: Run, value: number, only = false): Generator<number> {
-  const middle = Math.min(run.count - 1, Math.max(0, Math.round((value - run.from) / run.step)));
+  const middle = Math.min(run.count - 1, Math.max(0, nearestIndex(run, value)));
   yield middle;
   if (only) return;
   for (let k = 1; k < run.count; k++) {

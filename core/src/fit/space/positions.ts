@@ -1,11 +1,62 @@
-/** Positions to be tried along an axis: a single exact one, or a run of equal steps; mm. */
+/** Positions to be tried along an axis: a single exact one, a run of equal steps, or any places; mm. */
 export interface Run {
   from: number;
+  /** With places: about how far they are apart. */
   step: number;
   count: number;
+  /** The places themselves, ascending, where they are not equal steps. */
+  at?: Float64Array;
 }
 
-export const valueOf = (run: Run, i: number) => run.from + run.step * i;
+export const valueOf = ({ from, step, at }: Run, i: number): number => (at ? at[i]! : from + step * i);
+
+/** Index of the first position above a value; `count` or more where there is none. */
+export function firstAbove({ from, step, at }: Run, value: number): number {
+  if (!at) return Math.floor((value - from) / step) + 1;
+  let [low, high] = [0, at.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (at[middle]! > value) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** Index of the last position below a value; negative where there is none. */
+export function lastBelow({ from, step, at }: Run, value: number): number {
+  if (!at) return Math.ceil((value - from) / step) - 1;
+  let [low, high] = [0, at.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (at[middle]! < value) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** Index of the position nearest to a value; outside of the run it may be less than 0 or more than its last. */
+export function nearestIndex(run: Run, value: number): number {
+  if (!run.at) return Math.round((value - run.from) / run.step);
+  const above = firstAbove(run, value);
+  if (above <= 0) return 0;
+  if (above >= run.count) return run.count - 1;
+  return run.at[above]! - value < value - run.at[above - 1]! ? above : above - 1;
+}
+
+/** Places nearer to each other than this are one, mm. */
+const SAME = 0.005;
+
+/** A run with more places in it, mm; those beyond its ends are left out. */
+export function withPlaces(run: Run, places: readonly number[]): Run {
+  if (run.count <= 1 || places.length === 0) return run;
+  const last = valueOf(run, run.count - 1);
+  const first = valueOf(run, 0);
+  const all = [...places.filter((v) => v > first && v < last)];
+  for (let i = 0; i < run.count; i++) all.push(valueOf(run, i));
+  all.sort((a, b) => a - b);
+  const at = all.filter((v, i) => i === 0 || v - all[i - 1]! > SAME);
+  return { from: at[0]!, step: run.step, count: at.length, at: Float64Array.from(at) };
+}
 
 /** A grid of positions of a part's low ends, one bit each: 0 free, 1 taken. x runs fastest; rows are whole words. */
 export interface Positions {

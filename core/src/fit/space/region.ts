@@ -1,4 +1,4 @@
-import { allFree, type Positions, type Run } from './positions';
+import { allFree, firstAbove, lastBelow, valueOf, type Positions, type Run } from './positions';
 
 /**
  * Redoes a part of a grid: the positions from `low` to `high` (mm) are painted anew by `paint`, which gets a smaller
@@ -12,10 +12,12 @@ export function repaint(
 ): void {
   const first = [0, 0, 0];
   const runs = p.runs.map((run, i): Run => {
-    const from = Math.max(0, Math.floor((low[i]! - run.from) / run.step));
-    const to = Math.min(run.count - 1, Math.ceil((high[i]! - run.from) / run.step));
+    const from = Math.max(0, firstAbove(run, low[i]!) - 1);
+    const to = Math.min(run.count - 1, lastBelow(run, high[i]!) + 1);
     first[i] = from;
-    return { from: run.from + from * run.step, step: run.step, count: Math.max(0, to - from + 1) };
+    const count = Math.max(0, to - from + 1);
+    const part: Run = { from: valueOf(run, Math.min(from, run.count - 1)), step: run.step, count };
+    return run.at ? { ...part, at: run.at.subarray(from, from + count) } : part;
   }) as [Run, Run, Run];
   if (runs.some((run) => run.count === 0)) return;
   const region = allFree(runs);

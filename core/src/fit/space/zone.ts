@@ -1,7 +1,8 @@
 import type { Solid } from '../../assembly';
-import { axisOf, moved, signOf, type Axis, type Shape, type Vec3 } from '../../solid';
+import { axisOf, moved, signedDistance, signOf, type Axis, type Shape, type Vec3 } from '../../solid';
 import { requiredBetween } from '../clearance';
-import { takeRow, type Positions } from './positions';
+import { PLUG_GIVES, TOUCHING } from '../margin';
+import { firstAbove, lastBelow, takeRow, valueOf, type Positions } from './positions';
 
 /**
  * The positions that one block of a part may not take because of one obstacle: all nearer than `clear` to a
@@ -17,20 +18,29 @@ export interface Zone {
   clear: number;
   /** Sides on which touching is allowed: bit 2·axis for the low side, 2·axis + 1 for the high one. */
   touch: number;
+  /** Two crossed cylinders: no plane and radius tells their distance, so it is asked for. The box is around it all. */
+  crossed?: { own: Shape; obstacle: Shape; given: number };
 }
 
 const EPS = 1e-6;
 
 const isBody = (s: Pick<Solid, 'role'>) => s.role === 'body' || s.role === 'mount';
 
-/** What of a solid must stay free at least: an air room shrinks to its tolerable depth. */
-export function hardShape(s: Solid): Shape {
+/**
+ * Whether pairs get all the room they want, or just do not go into each other, or exactly what Fit does not stop at: that
+ * is for proofs, where what arithmetic is off by counts as room.
+ */
+export type Enough = 'wanted' | 'touching' | 'least';
+
+/** What of a solid must stay free: an air room shrinks to its tolerable depth, or to what it just does not starve with. */
+export function hardShape(s: Solid, enough: Enough = 'wanted'): Shape {
   if (!s.air) return s.shape;
+  const depth = enough === 'wanted' ? s.air.tolerable : s.air.least;
   const axis = axisOf(s.air.direction);
   const low: Vec3 = [...s.shape.low];
   const high: Vec3 = [...s.shape.high];
-  if (signOf(s.air.direction) > 0) high[axis] = low[axis] + s.air.tolerable;
-  else low[axis] = high[axis] - s.air.tolerable;
+  if (signOf(s.air.direction) > 0) high[axis] = low[axis] + depth;
+  else low[axis] = high[axis] - depth;
   return { ...s.shape, low, high };
 }
 
@@ -40,12 +50,14 @@ export const relative = (shape: Shape, to: Vec3): Shape => moved(shape, [-to[0],
 export function zonesBetween(
   own: readonly { solid: Solid; shape: Shape }[],
   obstacles: readonly { solid: Solid; shape: Shape }[],
+  enough: Enough = 'wanted',
 ): Zone[] {
   const zones: Zone[] = [];
   for (const a of own)
     for (const b of obstacles) {
       if (!isBody(a.solid) && !isBody(b.solid)) continue;
-      zones.push(zoneOf(a.solid, a.shape, b.solid, b.shape));
+      const zone = zoneOf(a.solid, a.shape, b.solid, b.shape, enough);
+      if (zone) zones.push(zone);
     }
   return undominated(zones);
 }
@@ -59,9 +71,19 @@ const NORMALS: readonly Vec3[] = [
   [0, 0, 1],
 ];
 
-function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape): Zone {
+/** A hair on the safe side of where Fit stops, mm: places are rounded to a thousandth. */
+const HAIR = 0.01;
+
+/** How deep solids of these roles may be in something, mm. */
+export function givenIn(roles: readonly Solid['role'][], enough: Enough): number {
+  if (enough === 'wanted' || roles.includes('air')) return 0;
+  if (roles.includes('plug room')) return enough === 'least' ? PLUG_GIVES : PLUG_GIVES - HAIR;
+  return enough === 'least' ? TOUCHING : 0;
+}
+
+function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape, enough: Enough): Zone | undefined {
   const air = solid.role === 'air' || obstacle.role === 'air';
-  const clear = air ? 0 : requiredBetween(solid, obstacle, DIAGONAL).value;
+  const clear = air || enough !== 'wanted' ? 0 : requiredBetween(solid, obstacle, DIAGONAL).value;
   let touch = 0;
   if (clear > 0)
     for (let side = 0; side < 6; side++) {
@@ -76,11 +98,12 @@ function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape): Zone {
     high[i] = b.high[i]! - a.low[i]!;
   }
   const zone: Zone = { low, high, round: -1, radius: 0, clear, touch };
-  // Before an intake an obstacle counts as the box around it; two crossed cylinders do too.
-  if (air) return zone;
-  if (a.kind === 'cylinder' && b.kind === 'cylinder' && a.axis !== b.axis) return zone;
+  const given = givenIn([solid.role, obstacle.role], enough);
+  // Before an intake an obstacle counts as the box around it.
   const cylinder = a.kind === 'cylinder' ? a : b.kind === 'cylinder' ? b : undefined;
-  if (!cylinder) return zone;
+  const crossed = a.kind === 'cylinder' && b.kind === 'cylinder' && a.axis !== b.axis;
+  if (crossed && !air) return { ...zone, crossed: { own: a, obstacle: b, given } };
+  if (air || !cylinder) return thinner(zone, given);
   zone.round = cylinder.axis;
   const plane = [(cylinder.axis + 1) % 3, (cylinder.axis + 2) % 3];
   const radiusOf = (s: Shape) => (s.kind === 'cylinder' ? (s.high[plane[0]!]! - s.low[plane[0]!]!) / 2 : 0);
@@ -88,8 +111,36 @@ function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape): Zone {
   for (const i of plane) {
     low[i] = low[i]! + zone.radius;
     high[i] = high[i]! - zone.radius;
+    // Two cylinders side by side leave a line, which rounding must not turn inside out.
+    if (a.kind === b.kind) low[i] = high[i] = (low[i]! + high[i]!) / 2;
   }
+  return thinner(zone, given);
+}
+
+/** A zone less `by` mm from all around; undefined where nothing of it is left. */
+function thinner(zone: Zone, by: number): Zone | undefined {
+  if (by === 0) return zone;
+  const { low, high, round } = zone;
+  const off = round < 0 ? by : Math.max(0, by - zone.radius);
+  if (round >= 0) zone.radius = Math.max(0, zone.radius - by);
+  for (let i = 0; i < 3; i++) {
+    const less = i === round ? by : off;
+    low[i] = low[i]! + less;
+    high[i] = high[i]! - less;
+    if (high[i]! < low[i]!) return undefined;
+  }
+  // Nothing of the roundness is left: what is left is a box.
+  if (zone.radius === 0) zone.round = -1;
   return zone;
+}
+
+/** Where along an axis a part comes to touch what the zones stand for, or to keep what it wants from it, mm. */
+export function contactsAlong(zones: readonly Zone[], axis: Axis): number[] {
+  return zones.flatMap(({ low, high, round, radius, clear, touch }) => {
+    const reach = round >= 0 && axis !== round ? radius : 0;
+    const side = (high: boolean) => reach + ((touch & (1 << (2 * axis + Number(high)))) !== 0 ? 0 : clear);
+    return [low[axis] - side(false), high[axis] + side(true)];
+  });
 }
 
 /** No special direction: what is wanted where nothing may touch. */
@@ -105,6 +156,7 @@ function undominated(zones: Zone[]): Zone[] {
     const inside = kept.some(
       (k) =>
         k.round < 0 &&
+        !k.crossed &&
         (k.touch & ~zone.touch) === 0 &&
         k.clear >= zone.clear &&
         [0, 1, 2].every((i) => k.low[i]! <= zone.low[i]! - grown + EPS && k.high[i]! >= zone.high[i]! + grown - EPS),
@@ -121,6 +173,7 @@ const NONE: Vec3 = [0, 0, 0];
  * sides: with half the size of a cell it leaves only what is forbidden to every position in the cell.
  */
 export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NONE): void {
+  if (zone.crossed) return paintCrossed(p, zone, zone.crossed, by, shrink);
   const [rx, ry, rz] = p.runs;
   const { round, touch } = zone;
   const less = Math.max(shrink[0], shrink[1], shrink[2]);
@@ -142,38 +195,43 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   if (x1 < x0 || y1 < y0 || z1 < z0) return;
   const yReach = c + (round === 0 || round === 2 ? radius : 0);
   const zReach = c + (round === 0 || round === 1 ? radius : 0);
-  const yFrom = Math.max(0, Math.floor((y0 - yReach + EPS - ry.from) / ry.step) + 1);
-  const yTo = Math.min(ry.count - 1, Math.ceil((y1 + yReach - EPS - ry.from) / ry.step) - 1);
-  const zFrom = Math.max(0, Math.floor((z0 - zReach + EPS - rz.from) / rz.step) + 1);
-  const zTo = Math.min(rz.count - 1, Math.ceil((z1 + zReach - EPS - rz.from) / rz.step) - 1);
+  const yFrom = Math.max(0, firstAbove(ry, y0 - yReach + EPS));
+  const yTo = Math.min(ry.count - 1, lastBelow(ry, y1 + yReach - EPS));
+  const zFrom = Math.max(0, firstAbove(rz, z0 - zReach + EPS));
+  const zTo = Math.min(rz.count - 1, lastBelow(rz, z1 + zReach - EPS));
   const lowTouch = (touch & 1) !== 0 ? 0 : c;
   const highTouch = (touch & 2) !== 0 ? 0 : c;
   // Most rows run through the core itself: their ends are the same.
-  const coreFrom = Math.max(0, Math.floor((x0 - lowTouch + EPS - rx.from) / rx.step) + 1);
-  const coreTo = Math.min(rx.count - 1, Math.ceil((x1 + highTouch - EPS - rx.from) / rx.step) - 1);
+  const coreFrom = Math.max(0, firstAbove(rx, x0 - lowTouch + EPS));
+  const coreTo = Math.min(rx.count - 1, lastBelow(rx, x1 + highTouch - EPS));
   for (let iz = zFrom; iz <= zTo; iz++) {
-    const z = rz.from + rz.step * iz;
+    const z = valueOf(rz, iz);
     const dz = z < z0 ? z0 - z : z > z1 ? z - z1 : 0;
-    if (dz > 0 && round !== 0 && round !== 1 && (touch & (z < z0 ? 16 : 32)) !== 0) continue;
+    const zTouch = dz > 0 && (touch & (z < z0 ? 16 : 32)) !== 0;
     for (let iy = yFrom; iy <= yTo; iy++) {
-      const y = ry.from + ry.step * iy;
+      const y = valueOf(ry, iy);
       const dy = y < y0 ? y0 - y : y > y1 ? y - y1 : 0;
-      if (dy > 0 && round !== 0 && round !== 2 && (touch & (y < y0 ? 4 : 8)) !== 0) continue;
+      const yTouch = dy > 0 && (touch & (y < y0 ? 4 : 8)) !== 0;
+      const row = iz * ry.count + iy;
       let low: number;
       let high: number;
+      // How far beyond the core of the row it looks squarely at a side that it may touch; negative for nowhere.
+      let square = -1;
       if (round < 0) {
         if (dy === 0 && dz === 0) {
-          takeRow(p, iz * ry.count + iy, coreFrom, coreTo);
+          takeRow(p, row, coreFrom, coreTo);
           continue;
         }
         const rest = c * c - dy * dy - dz * dz;
         if (rest <= 0) continue;
         low = high = Math.sqrt(rest);
+        if ((zTouch && dy === 0) || (yTouch && dz === 0)) square = 0;
       } else if (round === 0) {
         const out = Math.hypot(dy, dz) - radius;
         if (out >= c - EPS) continue;
         low = out > 0 ? Math.sqrt(c * c - out * out) : lowTouch;
         high = out > 0 ? low : highTouch;
+        if (out >= 0 && ((zTouch && dy === 0) || (yTouch && dz === 0))) square = 0;
       } else {
         const along = round === 2 ? dz : dy;
         const across = round === 2 ? dy : dz;
@@ -182,10 +240,53 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
         const reach = radius + (along > 0 ? Math.sqrt(rest) : c);
         if (across >= reach) continue;
         low = high = Math.sqrt(reach * reach - across * across);
+        if (along === 0 && across === 0) {
+          low = radius + lowTouch;
+          high = radius + highTouch;
+        } else if ((round === 2 ? zTouch : yTouch) && across < radius)
+          square = Math.sqrt(radius * radius - across * across);
+        else if (along === 0 && across >= radius && (round === 2 ? yTouch : zTouch)) square = 0;
       }
-      const from = Math.floor((x0 - low + EPS - rx.from) / rx.step) + 1;
-      const to = Math.ceil((x1 + high - EPS - rx.from) / rx.step) - 1;
-      takeRow(p, iz * ry.count + iy, from > 0 ? from : 0, to < rx.count ? to : rx.count - 1);
+      const from = firstAbove(rx, x0 - low + EPS);
+      const to = lastBelow(rx, x1 + high - EPS);
+      const last = to < rx.count ? to : rx.count - 1;
+      if (square < 0) {
+        takeRow(p, row, from > 0 ? from : 0, last);
+        continue;
+      }
+      const before = lastBelow(rx, x0 - square - EPS);
+      const after = firstAbove(rx, x1 + square + EPS);
+      takeRow(p, row, from > 0 ? from : 0, before < last ? before : last);
+      takeRow(p, row, after > 0 ? after : 0, last);
     }
   }
+}
+
+/** As `paintZone`, place by place: what is forbidden of a row is in one piece. */
+function paintCrossed(
+  p: Positions,
+  { low, high, clear }: Zone,
+  { own, obstacle, given }: NonNullable<Zone['crossed']>,
+  by: Vec3,
+  shrink: Vec3,
+): void {
+  const { runs } = p;
+  // Nothing comes nearer than it moves: a whole cell is forbidden where its middle is by half its diagonal.
+  const least = clear - given - Math.hypot(...shrink) - EPS;
+  const first = [0, 1, 2].map((i) => Math.max(0, firstAbove(runs[i]!, low[i]! + by[i]! - clear)));
+  const last = [0, 1, 2].map((i) => Math.min(runs[i]!.count - 1, lastBelow(runs[i]!, high[i]! + by[i]! + clear)));
+  const normal: Vec3 = [0, 0, 0];
+  for (let z = first[2]!; z <= last[2]!; z++)
+    for (let y = first[1]!; y <= last[1]!; y++) {
+      let from = -1;
+      let to = -1;
+      for (let x = first[0]!; x <= last[0]!; x++) {
+        const at: Vec3 = [valueOf(runs[0], x) - by[0], valueOf(runs[1], y) - by[1], valueOf(runs[2], z) - by[2]];
+        const inIt = signedDistance(moved(own, at), obstacle, normal) < least;
+        if (inIt && from < 0) from = x;
+        if (inIt) to = x;
+        else if (from >= 0) break;
+      }
+      if (from >= 0) takeRow(p, z * runs[1].count + y, from, to);
+    }
 }

@@ -1,3 +1,3 @@
 export { canRaise, leastRing } from './ring';
 export type { WayKind, WayOut, WaysOutOptions, WaysOutResult } from './way';
-export { waysOutOf } from './waysOut';
+export { settledWays, waysOutOf } from './waysOut';

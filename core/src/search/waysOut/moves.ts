@@ -30,8 +30,8 @@ export function movedOnly(document: Conversion, look: Look): WayOut | undefined 
   const words = loose.map((id) => {
     const name = nameOf(document, { kind: 'part', id });
     const from = was[id];
-    const to = layout.placements[id]!;
-    if (!from) return `place ${name}`;
+    const to = layout.placements[id];
+    if (!from || !to) return `place ${name}`;
     const turned = from.rear !== to.rear || from.top !== to.top;
     return `${turned ? 'turn and move' : 'move'} ${name}${turned ? '' : ` ${travel(from, to)}`}`;
   });

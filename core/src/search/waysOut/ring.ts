@@ -15,7 +15,7 @@ export function ringInPlace(document: Conversion): WayOut | undefined {
   if (!placements || !canRaise(document)) return undefined;
   const has = ringOf(document.shell)?.height.value ?? 0;
   const next = withRing(document, has + HIGHEST_RING).document;
-  const layout = markLayout(next, startOf(next, { only: [] }), placements, 'present');
+  const layout = markLayout(next, startOf(next, { only: [], enough: 'wanted' }), placements, 'present');
   if (!layout) return undefined;
   const least = lowered(document, { height: HIGHEST_RING, layout }, has, 0);
   return ringWay(document, least, has);
@@ -94,7 +94,7 @@ function lowered(document: Conversion, found: { height: number; layout: Layout }
   let { height, layout } = found;
   const at = (rise: number) => {
     const next = withRing(document, has + rise).document;
-    const start = startOf(next, { only: [] });
+    const start = startOf(next, { only: [], enough: 'wanted' });
     return markLayout(next, start, layout.placements, layout.id);
   };
   let [fails, holds] = [low, Math.ceil(height / RING_STEP) * RING_STEP];

@@ -1,3 +1,5 @@
+import type { Finding } from '../../findings';
+import type { Assess } from '../judged';
 import { applyChange, complaintsOf, type Change, type Conversion, type Placement } from '../../document';
 import type { Layout, LayoutOptions } from '../layout';
 
@@ -28,6 +30,10 @@ export interface WaysOutOptions {
   seed?: number;
   /** Placings that each search may try. */
   steps?: number;
+  /** Asks all stations: a way after which anything stops is not listed. */
+  assess?: Assess;
+  /** What all stations say of the plan as it is, what takes a while included. */
+  before?: readonly Finding[];
   stop?: () => boolean;
   onWay?: (ways: readonly WayOut[]) => void;
   onProgress?: (share: number, what: string) => void;

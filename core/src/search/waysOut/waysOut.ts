@@ -1,5 +1,7 @@
 import type { Conversion } from '../../document';
+import type { Finding } from '../../findings';
 import { conflictOf } from '../conflicts';
+import { shortCables, type Settle } from '../judged';
 import type { Layout, LayoutOptions } from '../layout';
 import { searchLayouts } from '../layouts';
 import { featuresInPlace, leastFeatures } from './features';
@@ -17,6 +19,8 @@ import {
   type WaysOutResult,
 } from './way';
 
+const isStop = (f: Finding) => f.verdict === 'stop' && f.accepted === undefined;
+
 /** Pairs are only tried until there are this many ways. */
 const ENOUGH = 3;
 const MOST_PAIRS = 14;
@@ -27,28 +31,47 @@ const MOST_PAIRS = 14;
  * supply outside, another face; pairs of these where single ones are few. Pure.
  */
 export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): WaysOutResult {
-  const { seed = 1, steps = 240, stop = () => false, onWay, onProgress } = options;
+  const { seed = 1, steps = 240, stop = () => false, assess, onWay, onProgress } = options;
+  const before = options.before ?? assess?.(document);
   const ways: WayOut[] = [];
   const tried: string[] = [];
   const look = (doc: Conversion, more: Partial<LayoutOptions> = {}): Layout | undefined =>
-    searchLayouts(doc, { seed, steps, wanted: 1, near: true, stop, ...more }).layouts[0];
+    searchLayouts(doc, {
+      seed,
+      steps,
+      wanted: 1,
+      near: true,
+      enough: 'wanted',
+      stop,
+      ...(assess ? { assess } : {}),
+      ...more,
+    }).layouts[0];
+  /** Applied to a copy and assessed by all stations: a way after which anything stops is none. */
+  const holds = (way: WayOut): boolean => {
+    if (!assess) return true;
+    const next = applied(document, [way.change]);
+    return next !== undefined && ![...assess(next), ...shortCables(next)].some(isStop);
+  };
   const add = (way: WayOut) => {
+    if (!holds(way)) return false;
     ways.push(way);
     ways.sort((a, b) => a.effort - b.effort);
     onWay?.(ways);
+    return true;
   };
   const attempt = (i: Intervention): boolean => {
     tried.push(i.label);
     const next = applied(document, i.changes);
     const layout = next && look(next, i.search);
-    if (layout) add(wayFrom(document, i, layout));
-    return layout !== undefined;
+    return layout !== undefined && add(wayFrom(document, i, layout));
   };
 
+  // Where nothing stops there is nothing to find a way out of.
+  if (before && !before.some(isStop) && Object.keys(document.kit.parts).every((id) => id in document.layout.placements))
+    return { ways, tried: ['nothing: nothing stops'], ended: 'done' };
   const moved = movedOnly(document, look);
-  if (moved) add(moved);
   const rearranged =
-    moved !== undefined ||
+    (moved !== undefined && add(moved)) ||
     attempt({ ...NOTHING, id: 'rearrange', label: 'Rearrange what there is', effort: 1, changes: [] });
   tried.push('Raise the lid');
   onProgress?.(0.05, 'raising the lid');
@@ -62,7 +85,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
   const failed: Intervention[] = [];
   if (!rearranged && !stop()) {
     onProgress?.(0.2, 'what is in whose way');
-    const conflict = conflictOf(document, { seed, stop });
+    const conflict = conflictOf(document, { seed, stop, ...(assess ? { assess } : {}) });
     // What leaves a conflict as it is can't be a way out of it.
     const helps = ({ touches }: Intervention) =>
       !conflict ||
@@ -89,4 +112,14 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
     });
   }
   return { ways, tried, ended: stop() ? 'stopped' : 'done' };
+}
+
+/** Those of the ways after which nothing stops, by what stations say after a while, too. */
+export async function settledWays(document: Conversion, result: WaysOutResult, settle: Settle): Promise<WaysOutResult> {
+  const ways: WayOut[] = [];
+  for (const way of result.ways) {
+    const next = applied(document, [way.change]);
+    if (next && !(await settle(next)).some(isStop)) ways.push(way);
+  }
+  return { ...result, ways };
 }

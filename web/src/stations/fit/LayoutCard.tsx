@@ -1,4 +1,5 @@
 import { nextId, type Change } from '@young-shell/core/document';
+import { inUnit } from '@young-shell/core/quantity';
 import { variantOf, type Layout } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
@@ -10,11 +11,16 @@ import { preview } from '../../view/slice';
 import { LayoutPicture } from './LayoutPicture';
 import { freeName, withLayout } from './plans';
 
+/** Warnings of the stations that are written out. */
+const WARNS = 2;
+
 /** One layout: small pictures, its mark, what is good and what is bad about it; tried on, used or kept. */
 export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
   const document = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const { warns = [] } = layout;
   const trying = useAppSelector((s) => s.view.preview?.label === name);
   const shown = useMemo(() => withLayout(document, layout), [document, layout]);
   const change: Change = useMemo(
@@ -55,6 +61,16 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
               − {line}
             </li>
           ))}
+          {warns.slice(0, WARNS).map((line) => (
+            <li key={line} className="text-warn">
+              ▲ {inUnit(line, unit)}
+            </li>
+          ))}
+          {warns.length > WARNS && (
+            <li className="text-warn" title={warns.slice(WARNS).join('\n')}>
+              ▲ {warns.length - WARNS} more to look at; trying it on shows them
+            </li>
+          )}
         </ul>
         <div className="mt-1.5 flex flex-wrap gap-1.5">
           {trying ? (

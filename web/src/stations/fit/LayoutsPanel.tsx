@@ -9,6 +9,7 @@ import { Section } from '../../ui/Section';
 import { setTab } from './slice';
 import { KeptLayouts } from './KeptLayouts';
 import { LayoutCard } from './LayoutCard';
+import { MissNote } from './MissNote';
 import { RulesNote } from './RulesNote';
 import { searchLayouts, searchWaysOut, stopSearch } from './search';
 import { setSearch } from './searchSlice';
@@ -18,7 +19,7 @@ import { useAtRest } from './useAtRest';
 export function LayoutsPanel() {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
-  const { of, running, share, what, words, failed, conflict, homeless, seed, keep, ...search } = useAppSelector(
+  const { of, running, share, what, words, failed, conflict, homeless, miss, seed, keep, ...search } = useAppSelector(
     (s) => s.search.layouts,
   );
   const best = useAtRest(search.best);
@@ -87,6 +88,7 @@ export function LayoutsPanel() {
             {conflict ? conflict.sentence : `No place was found for ${names}.`}
             <span className="block text-sm text-ink-soft">{conflict?.how}</span>
           </p>
+          {miss && <MissNote miss={miss} others={miss.others} />}
           <Button
             className="mt-2.5"
             look="strong"

@@ -1,5 +1,5 @@
 import type { Placement } from '@young-shell/core/document';
-import type { PlaceResult } from '@young-shell/core/fit';
+import { middleFor, type Miss, type PlaceResult } from '@young-shell/core/fit';
 import { ORIENTATIONS } from '@young-shell/core/solid';
 import { Lock, LockOpen, RotateCw, WandSparkles, X } from 'lucide-react';
 import { useState } from 'react';
@@ -16,6 +16,7 @@ import { turnAxis } from '../../view/projection';
 import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
 import { run } from '../../work/work';
+import { MissNote } from './MissNote';
 import { PartMargins } from './PartMargins';
 import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
@@ -36,17 +37,20 @@ export function PartPlace({ id }: { id: string }) {
   const { put, turn, orient } = useMove();
   const [found, setFound] = useState<PlaceResult & { at: number }>();
   const [busy, setBusy] = useState(false);
+  const [miss, setMiss] = useState<Miss>();
   const part = document.kit.parts[id];
   const placement = document.layout.placements[id];
   if (!part) return null;
 
   const place = async () => {
     setBusy(true);
+    setMiss(undefined);
     try {
       const result = await run('short', 'fit', 'place', [document, id]);
       setFound({ ...result, at: 0 });
       const [best] = result.proposals;
       if (best) put(id, best.placement);
+      else setMiss(await run('short', 'fit', 'miss', [document, id]));
     } catch (error) {
       toast.error((error as Error).message);
     } finally {
@@ -134,6 +138,7 @@ export function PartPlace({ id }: { id: string }) {
             next place ({found.at + 1} of {found.proposals.length})
           </Button>
         )}
+        {!placement && <Button onClick={() => put(id, middleFor(document, id))}>put it in the middle</Button>}
         {placement && (
           <Button
             look="quiet"
@@ -156,6 +161,7 @@ export function PartPlace({ id }: { id: string }) {
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}
+      {miss?.part === id && !placement && <MissNote miss={miss} />}
       <SlotNote id={id} />
       <WhereCanItGo id={id} />
       {placement && <PartMargins />}

@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { applyChange, readConversion, type Change, type Conversion } from '../document';
+import { searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
+import { loadSolidKernel } from '../solid';
+import type { Tools } from '../station';
+import { assessAll, settled } from '.';
+
+const tools: Tools = {
+  kernel: () => loadSolidKernel(),
+  fonts: () => Promise.reject(new Error('none')),
+  assess: (document) => assessAll(document).findings,
+  settle: (document) => settled(document, tools),
+};
+const demo = (name: string): Conversion =>
+  readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
+const { assess, settle } = tools;
+/** Everything may move. */
+const loose = (document: Conversion): Conversion => ({
+  ...document,
+  layout: {
+    ...document.layout,
+    placements: Object.fromEntries(
+      Object.entries(document.layout.placements).map(([id, p]) => [id, { ...p, locked: false }]),
+    ),
+  },
+});
+const put = (document: Conversion, placements: Conversion['layout']['placements']): Conversion =>
+  Object.entries(placements).reduce(
+    (d, [id, placement]) => applyChange(d, { type: 'placePart', id, placement }).document,
+    document,
+  );
+const stops = async (document: Conversion) =>
+  (await settle(document)).filter((f) => f.verdict === 'stop' && f.accepted === undefined).map((f) => f.id);
+
+describe('what is listed was applied and assessed by all stations', () => {
+  // The cocktail table has an empty kit.
+  it.each(['tape-deck', 'typewriter', 'piano-stool'])(
+    'ten layouts of the %s stop nowhere that the shell alone does not',
+    async (name) => {
+      const document = loose(demo(name));
+      const found = searchLayouts(document, { wanted: 10, steps: 1200, assess });
+      const layouts = await settledLayouts(document, found.layouts, settle);
+      const bare = { ...document, layout: { ...document.layout, placements: {} } };
+      const anyway = new Set(await stops(bare));
+      expect(layouts.length).toBeGreaterThan(0);
+      for (const layout of layouts) {
+        const plan = put(document, layout.placements);
+        expect((await stops(plan)).filter((id) => !anyway.has(id))).toEqual([]);
+        // What warns was said with it, in the station's own words.
+        const warns = (await settle(plan)).filter((f) => f.verdict === 'warn').map((f) => f.sentence);
+        for (const sentence of layout.warns!) expect(warns).toContain(sentence);
+      }
+    },
+    60_000,
+  );
+
+  it('every way out of a plan that stops leaves nothing that stops', async () => {
+    const deck = demo('tape-deck');
+    const plans: Change[][] = [[], [{ type: 'placePart', id: 'supply-1', placement: null }]];
+    for (const changes of plans) {
+      const document = changes.reduce((d, change) => applyChange(d, change).document, deck);
+      const before = await settle(document);
+      const { ways } = await settledWays(document, waysOutOf(document, { assess, before }), settle);
+      expect(ways.length).toBeGreaterThan(0);
+      for (const way of ways) expect(await stops(applyChange(document, way.change).document)).toEqual([]);
+    }
+  }, 120_000);
+
+  it('where nothing stops there is no way out of anything', async () => {
+    const deck = demo('tape-deck');
+    const [layout] = searchLayouts(loose(deck), { wanted: 1, assess }).layouts;
+    const fine = put(loose(deck), layout!.placements);
+    expect(await stops(fine)).toEqual([]);
+    expect(waysOutOf(fine, { assess, before: await settle(fine) }).ways).toEqual([]);
+  });
+});
+
+it('list, strip and station say the same of every demo', () => {
+  for (const name of ['tape-deck', 'typewriter', 'cocktail-table', 'piano-stool']) {
+    const { findings, strip } = assessAll(demo(name));
+    for (const cell of strip) {
+      const own = findings.filter((f) => f.station === cell.station && f.accepted === undefined);
+      const worst = ['stop', 'warn', 'note', 'good'].find((v) => own.some((f) => f.verdict === v)) ?? 'good';
+      expect(`${name} ${cell.station} ${cell.verdict}`).toBe(`${name} ${cell.station} ${worst}`);
+    }
+  }
+});

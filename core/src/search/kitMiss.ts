@@ -1,0 +1,46 @@
+import { assemble, placePart, pluggedIn } from '../assembly';
+import type { Conversion, Placement } from '../document';
+import { byShort, nearestMiss, type Miss } from '../fit';
+import { withLayout } from './judged';
+import type { LayoutOptions } from './layout';
+import { searchLayouts } from './layouts';
+
+/** A part of a kit that misses its place by least, with where the others of its set stand then. */
+export interface KitMiss extends Miss {
+  others: Record<string, Placement>;
+}
+
+/** Placings for the others, for each part that is left out. */
+const STEPS = 150;
+
+/**
+ * By how much parts that can't be together miss it: each in turn is left out, the others are placed, and the one left
+ * out is put where it is least in the way. Of all these the least is told.
+ * @param set the parts of a conflict, or one that has no place at all
+ */
+export function missOf(document: Conversion, set: readonly string[], options: LayoutOptions = {}): KitMiss | undefined {
+  const kept = Object.entries(document.layout.placements).filter(
+    ([id, p]) => !set.includes(id) && (p.locked || options.keep === 'placed'),
+  );
+  const ids = [...set, ...kept.map(([id]) => id)];
+  const misses = set.flatMap((id): KitMiss[] => {
+    const rest = ids.filter((other) => other !== id);
+    let others: Record<string, Placement> = {};
+    if (set.length > 1) {
+      const search = { ...options, only: rest, wanted: 1, steps: STEPS, polish: 0 };
+      const [layout] = searchLayouts(document, search).layouts;
+      if (!layout) return [];
+      others = layout.placements;
+    }
+    const plan = withLayout(
+      { ...document, layout: { ...document.layout, placements: Object.fromEntries(kept) } },
+      others,
+    );
+    const parts = Object.entries(plan.layout.placements).map(([other, p]) =>
+      placePart(other, document.kit.parts[other]!, p),
+    );
+    const miss = nearestMiss(document, id, { ...assemble(plan), parts: pluggedIn(parts) });
+    return miss ? [{ ...miss, others }] : [];
+  });
+  return misses.sort(byShort)[0];
+}
