@@ -14,7 +14,16 @@ interface Candidate {
   distance: number;
   required: Required;
   spare: number;
+  /** The worst of several of one kind has the least. */
+  rank: number;
   normal: Vec3;
+}
+
+/** Of some air rooms one that starves is worse than one that is loud, whatever is left of what they want. */
+function rankOf({ air }: Solid, distance: number, spare: number): number {
+  if (!air) return spare;
+  if (distance < air.least) return distance - air.least - 2e6;
+  return distance < air.tolerable ? distance - air.tolerable - 1e6 : spare;
 }
 
 const normal: Vec3 = [0, 0, 0];
@@ -102,9 +111,10 @@ function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[
         continue;
       }
       const kind = marginKind(a);
-      if (best[kind] && spare >= best[kind]!.spare) continue;
+      const rank = rankOf(a, distance, spare);
+      if (best[kind] && rank >= best[kind]!.rank) continue;
       const normal: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
-      best[kind] = { a, wall, distance, required, spare, normal };
+      best[kind] = { a, wall, distance, required, spare, rank, normal };
     }
   for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { wall: Wall }][]) {
     // Rooms and air are worth a line only where they are cut short, a wall it is bolted to only where it is hit.
@@ -146,8 +156,9 @@ function pairMargins(
       }
       const spare = distance - required.value;
       if (required.value === 0 && kind === 'body' && Math.abs(distance) <= SEATED) continue;
-      if (!best[kind] || spare < best[kind]!.spare)
-        best[kind] = { a, b, distance, required, spare, normal: [normal[0], normal[1], normal[2]] };
+      const rank = rankOf(a.role === 'air' ? a : b, distance, spare);
+      if (!best[kind] || rank < best[kind]!.rank)
+        best[kind] = { a, b, distance, required, spare, rank, normal: [normal[0], normal[1], normal[2]] };
     }
   for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { b: Solid }][]) {
     const from = facing(c.a, c.b, c.normal);

@@ -13,8 +13,34 @@ export interface Seat {
   cost: number;
 }
 
-/** The ways in which a part's face rules and seat can be met in an orientation. */
-export function seatsFor(document: Conversion, id: string, orientation: Orientation, seated: boolean): Seat[] {
+/** May a face be opened for sockets, air and hands, as the brief has it? */
+function mayOpen({ brief }: Conversion, face: string): boolean {
+  if (brief.blockedFaces.includes(face) || survives(brief, 'face', face)) return false;
+  // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
+  return brief.policy !== 'sleeper' || mayCut(brief.policy, face);
+}
+
+/** What speaks against an opening in the floor: what stands on it has nothing to look through it for. */
+const THROUGH_FLOOR = 70;
+
+/** Somebody wishes the part to look through the floor. */
+const wantsFloor = ({ layout }: Conversion, id: string): boolean =>
+  Object.values(layout.wishes).some(
+    (w) => w.part === id && (w.kind === 'on face' || w.kind === 'facing') && w.face === 'bottom',
+  );
+
+/**
+ * The ways in which a part's face rules and seat can be met in an orientation.
+ * @param seated screwed to a wall as well @param floor faces may look through the floor, too; where a wish says so they may anyway
+ */
+export function seatsFor(
+  document: Conversion,
+  id: string,
+  orientation: Orientation,
+  seated: boolean,
+  floor = true,
+): Seat[] {
+  const throughFloor = floor || wantsFloor(document, id);
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
   let ways: Seat[] = [{ at: [undefined, undefined, undefined], span: [], reasons: [], cost: 0 }];
   for (const face of placed.faces) {
@@ -26,11 +52,9 @@ export function seatsFor(document: Conversion, id: string, orientation: Orientat
     const next: Seat[] = [];
     for (const way of ways)
       for (const wall of walls) {
-        if (!isMount && document.brief.blockedFaces.includes(wall.face)) continue;
-        if (!isMount && survives(document.brief, 'face', wall.face)) continue;
-        // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
         const { policy } = document.brief;
-        if (!isMount && policy === 'sleeper' && !mayCut(policy, wall.face)) continue;
+        if (!isMount && !mayOpen(document, wall.face)) continue;
+        if (!isMount && wall.face === 'bottom' && !throughFloor) continue;
         // Screws want holes: where none may be drilled, only holes that are there will do.
         const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
@@ -58,7 +82,14 @@ export function seatsFor(document: Conversion, id: string, orientation: Orientat
               ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}`
               : `${face.name} at the ${wall.face} face`,
           ],
-          cost: way.cost + (isMount && wall.face !== 'bottom' ? 25 : 0) + (!isMount && wall.face !== 'rear' ? 20 : 0),
+          cost:
+            way.cost +
+            (isMount && wall.face !== 'bottom' ? 25 : 0) +
+            (isMount || wall.face === 'rear'
+              ? 0
+              : wall.face === 'bottom' && !wantsFloor(document, id)
+                ? THROUGH_FLOOR
+                : 20),
         });
       }
     ways = next;

@@ -151,7 +151,7 @@ describe('what the search may not do is what Fit stops at', () => {
           }
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 250 },
     );
     expect(free).toBeGreaterThan(500);
     expect(taken).toBeGreaterThan(500);

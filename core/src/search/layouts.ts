@@ -7,7 +7,7 @@ import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
 import { randomFrom } from './random';
-import { costIn, fixedSpots, kitOf, wantedWeb, type SearchedKit } from './searchedKit';
+import { costIn, fixedSpots, kitOf, wantedWeb, type Freedom, type SearchedKit } from './searchedKit';
 
 export interface LayoutResult {
   /** Best first. */
@@ -19,6 +19,10 @@ export interface LayoutResult {
   /** Parts that have no place at all, not even alone. */
   homeless: string[];
 }
+
+/** Tries without anything new after which a kit gets freer: with something found, with nothing yet. */
+const DRY = 24;
+const NOTHING_YET = 6;
 
 /** Placings that one try may use before it starts anew with other luck. */
 const TRY = 90;
@@ -46,9 +50,12 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
       ? 'nothing: no part may move. Unlock one, or let those that are in the shell move.'
       : searchedWords(document, start, step);
   const forms = start.free.length === 0 ? [] : formsOf(document, start, options);
-  const roomy = forms.map((form) => kitOf(form, options, step, 'wanted')).filter(isOpen);
+  const roomy = forms.map((form) => kitOf(form, options, step, { enough: 'wanted', floor: false })).filter(isOpen);
   // What has no place with all the room it wants may have one with less.
-  const kits = roomy.length > 0 || options.enough ? roomy : forms.map((form) => kitOf(form, options, step, 'touching'));
+  const kits =
+    roomy.length > 0 || options.enough
+      ? roomy
+      : forms.map((form) => kitOf(form, options, step, { enough: 'touching', floor: true }));
   const open = kits.filter(isOpen);
   if (open.length === 0)
     return { layouts: [], searched: words, ended: 'enough', homeless: homelessOf(forms, options, step) };
@@ -57,9 +64,26 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   const random = randomFrom(seed);
   const found: Layout[] = [];
   const total: Budget = { steps, stop };
-  let hangs = false;
-  let tight = roomy.length === 0;
   let tries = 0;
+  /** What a kit may do next that it may not yet: through the floor, on brackets, with less room than is wanted. */
+  const freer = (kit: SearchedKit): SearchedKit => {
+    const { enough, floor } = kit.freedom;
+    const again = (freedom: Freedom): SearchedKit => {
+      const next = kitOf(kit.form, options, step, freedom);
+      if (!isOpen(next)) return { ...kit, dry: 0 };
+      return {
+        ...next,
+        pieces: kit.hangs ? next.withHanging(next.pieces) : next.pieces,
+        hangs: kit.hangs,
+        tries: kit.tries,
+      };
+    };
+    if (!floor) return again({ enough, floor: true });
+    // What was found screwed down and with all its room needs no less.
+    if (found.length > 0) return { ...kit, dry: 0 };
+    if (!kit.hangs) return { ...kit, pieces: kit.withHanging(kit.pieces), hangs: true, dry: 0 };
+    return enough === 'wanted' && !options.enough ? again({ enough: 'touching', floor: true }) : { ...kit, dry: 0 };
+  };
   while (total.steps > 0 && !stop() && found.length < wanted) {
     // Forms take turns; each has its own first try without chance.
     const which = tries % open.length;
@@ -87,21 +111,12 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
     if (outcome.kind === 'found') {
       const layout = asItIs(document, start, kit.form, outcome.spots, `layout-${tries}`);
       const holds = layout && judged(layout);
-      if (holds && keepDistinct(document, found, holds)) onLayout?.(found);
+      if (holds && keepDistinct(document, found, holds)) {
+        kit.dry = 0;
+        onLayout?.(found);
+      }
     }
-    if (found.length > 0) {
-      // Go on with what works.
-    } else if (!kit.hangs && kit.tries >= 6) {
-      // Nothing screwed down: brackets are allowed from here on.
-      kit.pieces = kit.withHanging(kit.pieces);
-      kit.hangs = true;
-      hangs = true;
-    } else if (kit.hangs && kit.enough === 'wanted' && !options.enough && kit.tries >= 12) {
-      // Not with all the room that is wanted: what stops counts from here on, what warns is told.
-      const less = kitOf(kit.form, options, step, 'touching');
-      open[which] = { ...less, pieces: less.withHanging(less.pieces), hangs: true, tries: kit.tries };
-      tight = true;
-    }
+    if (kit.dry++ >= (found.length > 0 ? DRY : NOTHING_YET)) open[which] = freer(kit);
     onProgress?.(Math.max(found.length / wanted, 1 - total.steps / steps));
   }
   for (let round = 0; round < polish && found.length > 0 && !stop(); round++) {
@@ -115,7 +130,7 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   found.sort((a, b) => b.score - a.score);
   return {
     layouts: found,
-    searched: `${words}, ${tries} ${tries === 1 ? 'try' : 'tries'}${hangs ? ', also on brackets' : ''}${tight ? ', also with less room than is wanted' : ''}`,
+    searched: `${words}, ${tries} ${tries === 1 ? 'try' : 'tries'}${open.some((kit) => kit.hangs) ? ', also on brackets' : ''}${open.some((kit) => kit.freedom.enough !== 'wanted') ? ', also with less room than is wanted' : ''}`,
     ended: found.length >= wanted ? 'enough' : stop() ? 'stopped' : 'steps',
     homeless: [],
   };
@@ -124,7 +139,7 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
 /** Parts that have no place at all, in the form in which fewest have none. */
 const homelessOf = (forms: readonly Form[], options: LayoutOptions, step: number): string[] =>
   forms
-    .map((form) => kitOf(form, options, step, options.enough ?? 'touching').homeless)
+    .map((form) => kitOf(form, options, step, { enough: options.enough ?? 'touching', floor: true }).homeless)
     .sort((a, b) => a.length - b.length)[0] ?? [];
 
 const isOpen = (kit: SearchedKit) => kit.homeless.length === 0;

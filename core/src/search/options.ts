@@ -84,6 +84,8 @@ export interface OptionSettings {
   wishes: readonly Wish[];
   /** All the room that is wanted (otherwise), or no more than what Fit does not stop at. */
   enough?: Enough;
+  /** Faces may look through the floor (otherwise), or only where they have no other. */
+  floor?: boolean;
   /** Try, besides the grid, every place along an axis at which the part just touches something. */
   contacts?: boolean;
   /** These lie flat: their thin side is up. */
@@ -99,6 +101,14 @@ const MOST_OF_ONE = 4_000_000;
 
 /** All ways in which a part may stand among what does not move. */
 export function pieceOf(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
+  const piece = standing(document, base, id, settings);
+  // What has no other face than the floor looks through that.
+  return piece.options.length > 0 || settings.floor !== false
+    ? piece
+    : standing(document, base, id, { ...settings, floor: true });
+}
+
+function standing(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
   const options: Option[] = [];
   const seen = new Set<string>();
   for (const orientation of settings.only ? [settings.only] : ORIENTATIONS) {
@@ -109,7 +119,10 @@ export function pieceOf(document: Conversion, base: Assembly, id: string, settin
     const seats =
       settings.stand === 'any'
         ? anySeats(document, base, id, orientation)
-        : seatsFor(document, id, orientation, settings.stand === 'seated').map((seat) => ({ seat, half: [0, 0, 0] }));
+        : seatsFor(document, id, orientation, settings.stand === 'seated', settings.floor).map((seat) => ({
+            seat,
+            half: [0, 0, 0],
+          }));
     for (const { seat, half } of seats) {
       const option = optionOf(document, base, id, posed, seat, half as Vec3, settings);
       if (!option || option.free === 0) continue;

@@ -125,6 +125,24 @@ export const SOFT_RULES: readonly SoftRule[] = [
     },
   },
   {
+    id: 'floor',
+    name: 'Through the floor',
+    why: 'What stands on its floor has no use for openings there: no air comes in, nothing is plugged in, and dust does.',
+    weight: 2.5,
+    mark: ({ document, assembly }) => {
+      const through = openingsOf(document, assembly).filter(
+        (o) => o.kind === 'cut' && o.face === 'bottom' && !o.inExisting,
+      );
+      const [first] = through;
+      return {
+        score: first ? 0 : 1,
+        figure: through.length,
+        unit: 'count',
+        ...(first ? { bad: `${first.name} goes through the floor` } : {}),
+      };
+    },
+  },
+  {
     id: 'webs',
     name: 'Webs beside openings',
     why: 'Thin webs break out; an opening that runs into an old one leaves a hole nobody wanted.',

@@ -76,10 +76,12 @@ export interface SearchedKit {
   fixed: Spot[];
   cost: SearchSettings['cost'];
   engine: Engine;
-  enough: Enough;
+  freedom: Freedom;
   /** Wall between the openings of two parts, mm. */
   web: number;
   tries: number;
+  /** Tries since it found something new, or got freer. */
+  dry: number;
   hangs: boolean;
   /** The pieces with places on brackets; a board never hangs. */
   withHanging: (pieces: readonly Piece[]) => Piece[];
@@ -89,10 +91,24 @@ export interface SearchedKit {
 export const wantedWeb = (document: Conversion, { hull }: Assembly): number =>
   leastWeb(document, Math.max(0, ...hull.walls.map((w) => w.thickness)));
 
-/** @param enough all the room that is wanted, or no more than what does not stop */
-export function kitOf(form: Form, options: LayoutOptions, step: number, enough: Enough): SearchedKit {
+/** How freely a kit is placed. */
+export interface Freedom {
+  /** All the room that is wanted, or no more than what does not stop. */
+  enough: Enough;
+  /** Faces may look through the floor though they have others. */
+  floor: boolean;
+}
+
+export function kitOf(form: Form, options: LayoutOptions, step: number, freedom: Freedom): SearchedKit {
+  const { enough, floor } = freedom;
   const { document, start } = form;
-  const asked = { wishes: start.wishes, enough, contacts: true, ...(options.flat ? { flat: options.flat } : {}) };
+  const asked = {
+    wishes: start.wishes,
+    enough,
+    floor,
+    contacts: true,
+    ...(options.flat ? { flat: options.flat } : {}),
+  };
   const hanging = new Map<string, Piece>();
   const withHanging = (all: readonly Piece[], which = (_: Piece) => true) =>
     all.map((piece) => {
@@ -114,9 +130,10 @@ export function kitOf(form: Form, options: LayoutOptions, step: number, enough: 
     fixed: fixedSpots(document, start.base),
     cost: costIn(document, start, options.near ?? false),
     engine: new Engine(enough),
-    enough,
+    freedom,
     web: enough === 'wanted' ? wantedWeb(document, start.base) : 0,
     tries: 0,
+    dry: 0,
     hangs: false,
     withHanging,
   };

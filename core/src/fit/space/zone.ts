@@ -207,25 +207,28 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   for (let iz = zFrom; iz <= zTo; iz++) {
     const z = valueOf(rz, iz);
     const dz = z < z0 ? z0 - z : z > z1 ? z - z1 : 0;
-    const zTouch = dz > 0 && (touch & (z < z0 ? 16 : 32)) !== 0;
+    // Just at an end it is outside: what may touch there touches.
+    const zOut = z <= z0 + EPS || z >= z1 - EPS;
+    const zTouch = zOut && (touch & (z <= z0 + EPS ? 16 : 32)) !== 0;
     for (let iy = yFrom; iy <= yTo; iy++) {
       const y = valueOf(ry, iy);
       const dy = y < y0 ? y0 - y : y > y1 ? y - y1 : 0;
-      const yTouch = dy > 0 && (touch & (y < y0 ? 4 : 8)) !== 0;
+      const yOut = y <= y0 + EPS || y >= y1 - EPS;
+      const yTouch = yOut && (touch & (y <= y0 + EPS ? 4 : 8)) !== 0;
       const row = iz * ry.count + iy;
       let low: number;
       let high: number;
       // How far beyond the core of the row it looks squarely at a side that it may touch; negative for nowhere.
       let square = -1;
       if (round < 0) {
-        if (dy === 0 && dz === 0) {
+        if (!yOut && !zOut) {
           takeRow(p, row, coreFrom, coreTo);
           continue;
         }
         const rest = c * c - dy * dy - dz * dz;
         if (rest <= 0) continue;
         low = high = Math.sqrt(rest);
-        if ((zTouch && dy === 0) || (yTouch && dz === 0)) square = 0;
+        if ((zTouch && !yOut) || (yTouch && !zOut)) square = 0;
       } else if (round === 0) {
         const out = Math.hypot(dy, dz) - radius;
         if (out >= c - EPS) continue;
@@ -240,12 +243,11 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
         const reach = radius + (along > 0 ? Math.sqrt(rest) : c);
         if (across >= reach) continue;
         low = high = Math.sqrt(reach * reach - across * across);
-        if (along === 0 && across === 0) {
+        if ((round === 2 ? zTouch : yTouch) && across < radius) square = Math.sqrt(radius * radius - across * across);
+        else if (along === 0 && across === 0) {
           low = radius + lowTouch;
           high = radius + highTouch;
-        } else if ((round === 2 ? zTouch : yTouch) && across < radius)
-          square = Math.sqrt(radius * radius - across * across);
-        else if (along === 0 && across >= radius && (round === 2 ? yTouch : zTouch)) square = 0;
+        } else if (along === 0 && across >= radius && (round === 2 ? yTouch : zTouch)) square = 0;
       }
       const from = firstAbove(rx, x0 - low + EPS);
       const to = lastBelow(rx, x1 + high - EPS);
