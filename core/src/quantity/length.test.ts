@@ -90,3 +90,25 @@ describe('a sentence in inches', () => {
     expect(inUnit(mm, 'mm')).toBe(mm);
   });
 });
+
+describe('feet and inches as they are written on drawings', () => {
+  // 25.4 mm an inch, 304.8 a foot: by hand.
+  it.each([
+    [`1' 3-1/2"`, 393.7],
+    [`1'-3-1/2"`, 393.7],
+    [`1'-3"`, 381],
+    [`1' 3 1/2"`, 393.7],
+    [`7-1/2"`, 190.5],
+    [`7-1/2 in`, 190.5],
+    [`7 - 1/2"`, 7 - 12.7],
+    [`2'-1/2"`, 622.3],
+    [`10-1/2`, 9.5],
+    [`1' - 3"`, 304.8 - 76.2],
+    [`3-1/4" + 1-3/4"`, 127],
+  ])('%s', (text, mm) => expect(parseLength(text)).toBeCloseTo(mm, 9));
+
+  it('a fraction over zero is refused in either form', () => {
+    expect(() => parseLength(`7-1/0"`)).toThrow(/fraction over zero/);
+    expect(() => parseLength(`1'-3-1/0"`)).toThrow(/fraction over zero/);
+  });
+});

@@ -62,11 +62,14 @@ class Reader {
     return undefined;
   }
 
-  /** `3 1/2`, `1/2` (only where a unit follows or nothing does) or `12.7`. */
+  /** `3 1/2`, `3-1/2"`, `1/2` (only where a unit follows or nothing does) or `12.7`. */
   magnitude(): number {
     this.space();
     const mixed = this.take(/^(\d+)\s+(\d+)\s*[/⁄]\s*(\d+)/);
     if (mixed) return Number(mixed[1]) + this.ratio(mixed[2]!, mixed[3]!);
+    // `7-1/2"`: inches are written so, without a space; with spaces it is a difference.
+    const joined = this.take(/^(\d+)[-‑](\d+)[/⁄](\d+)(?=\s*(?:"|″|”|in\b|inch))/i);
+    if (joined) return Number(joined[1]) + this.ratio(joined[2]!, joined[3]!);
     const fraction = this.take(/^(\d+)\s*[/⁄]\s*(\d+)(?=\s*(?:"|″|”|'|′|’|[a-z]))/i);
     if (fraction) return this.ratio(fraction[1]!, fraction[2]!);
     const plain = this.take(/^(?:\d+(?:[.,]\d*)?|[.,]\d+)/);
@@ -96,7 +99,8 @@ class Reader {
     let length = value * unit;
     if (unit === MM_PER_FOOT) {
       const before = this.at;
-      this.space();
+      // `1'-3"` joins feet and inches where an inch mark follows.
+      if (!this.take(/^[-‑](?=[\d/⁄-]+\s*(?:"|″|”|in\b|inch))/i)) this.space();
       if (/\d/.test(this.text[this.at] ?? '')) {
         const inches = this.magnitude();
         const factor = this.unit() ?? MM_PER_INCH;
