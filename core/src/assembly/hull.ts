@@ -2,6 +2,7 @@ import {
   boundsOfForm,
   cornersOf,
   facetsOf,
+  mayVanish,
   formOf,
   highCornersOf,
   lidOf,
@@ -106,7 +107,7 @@ function prismModel(form: HullForm, split: number): Core {
   const room = inset(
     outline,
     facets.map((f) => f.wall),
-    (i) => facets[i]!.curved,
+    mayVanish(facets),
   );
   if (!room) throw new Error('The walls leave no room inside.');
   const convex = isConvex(outline);

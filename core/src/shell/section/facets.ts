@@ -17,6 +17,24 @@ export interface Facet {
   plane: (t: number) => Linear;
 }
 
+/** A flat between two roundings that is shorter is none, mm. */
+const NO_FLAT = 0.05;
+/** One that is shorter than this may be eaten by the walls, mm. */
+const SHORT_FLAT = 5;
+
+/**
+ * Which facets may be gone on the inside of the walls: chords of arcs, and short flats between two roundings.
+ * @param facets all of a form, once around
+ */
+export function mayVanish(facets: readonly Facet[]): (i: number) => boolean {
+  const at = (i: number) => facets[(i + facets.length) % facets.length]!;
+  return (i) => {
+    if (at(i).curved) return true;
+    const [p, q] = [at(i).from, at(i + 1).from];
+    return at(i - 1).curved && at(i + 1).curved && Math.hypot(q[0] - p[0], q[1] - p[1]) < SHORT_FLAT;
+  };
+}
+
 /** Chords of arcs lie this far inside the arc at most, mm. */
 export const CHORD = 0.1;
 
@@ -124,6 +142,9 @@ export function facetsOf(form: HullForm): Facet[] {
     const h = edge.rise.value;
     if (h === 0) {
       const back = cutBack(form, i);
+      const flat = Math.hypot(q[0] - p[0], q[1] - p[1]) - back - cutBack(form, (i + 1) % n);
+      // Two roundings that meet in the middle of an edge, a half circle, leave no flat of it.
+      if (back > 0 && flat < NO_FLAT) return;
       facets.push({
         edge: i,
         curved: false,

@@ -1,7 +1,7 @@
 import type { Complaint } from '../../form';
 import { area, contains, crossingEdges, inset, type Point2 } from '../../solid/polygon';
 import { extentOf, wholeExtentOf } from './extent';
-import { facetsOf, faultsOf } from './facets';
+import { facetsOf, mayVanish, faultsOf } from './facets';
 import type { Feature, FeatureShape, Shell } from './form';
 import { cornersOf, facesOf, formOf, highCornersOf, PLANE_AXES, type HullForm } from './hullForm';
 import { lidOf } from './lid';
@@ -161,7 +161,7 @@ function complaintsOfHull(form: HullForm): Complaint[] {
   const room = inset(
     facets.map((f) => f.from),
     facets.map((f) => f.wall),
-    (i) => facets[i]!.curved,
+    mayVanish(facets),
   );
   if (!room) {
     const walls = form.edges.map((e) => e.wall.value);
