@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { applyChange, defaultBox, newConversion, type Conversion } from '../document';
-import { measured, type Tool } from '../quantity';
+import { assemble } from '../assembly';
+import { applyChange, defaultBox, defaultWedge, newConversion, type Conversion, type ProfileHull } from '../document';
+import { measured, spreadOf, type Measured, type Tool } from '../quantity';
 import { choose, drop, keep, leave, skip, standing, surveyOf, take, WALK_START, type Taken, type Walk } from '.';
 
 const WHEN = '2031-04-05T06:07:08.000Z';
@@ -21,7 +22,7 @@ class Walker {
     return standing(this.walk, surveyOf(this.document, WATCHES), this.document);
   }
   settle({ walk, keep: kept }: Taken) {
-    if (kept) this.document = applyChange(this.document, { type: 'setMeasured', ...kept }).document;
+    if (kept) this.document = applyChange(this.document, kept).document;
     this.walk = walk;
     return this;
   }
@@ -140,5 +141,55 @@ describe('a place', () => {
     expect(walker.at.step).toBeUndefined();
     const { done, all } = surveyOf(walker.document, WATCHES);
     expect(done).toBe(all);
+  });
+});
+
+describe('a value that several corners share', () => {
+  it('is measured once for all of them, and the section stays square', () => {
+    const walker = new Walker();
+    walker.document = newConversion('Sloped', defaultWedge());
+    walker.walk = choose(WALK_START, '/shell/hull/corners/1/a');
+    expect(walker.at.paths).toEqual(['/shell/hull/corners/1/a', '/shell/hull/corners/2/a']);
+    walker.keep(322.5, 'rule');
+    const { corners } = walker.document.shell.hull as ProfileHull;
+    expect([corners[1]!.a, corners[2]!.a].map((m) => [m.value, m.readings])).toEqual([
+      [322.5, [322.5]],
+      [322.5, [322.5]],
+    ]);
+    expect(corners[3]!.a.value).toBe(180);
+  });
+
+  it('is one value of a chain: its error does not average out, as a Monte Carlo of the walls shows', () => {
+    let seed = 7;
+    const uniform = () => ((seed = (seed * 16807) % 2147483647) + 1) / 2147483648;
+    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+    const document = newConversion('Sloped', defaultWedge());
+    const wall = (d: Conversion, face: string) => assemble(d).hull.walls.find((w) => w.face === face)!;
+    for (const face of ['rear', 'bottom', 'top', 'slope', 'front']) {
+      const known = wall(document, face);
+      const [p, q] = known.segment!;
+      const middle: [number, number, number] = [200, (p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+      const half = spreadOf(known.chainNear(middle)).half95;
+      // Every measurement drawn anew, one for all corners that share it; half-widths are two standard deviations.
+      const offsets = Array.from({ length: 1500 }, () => {
+        const hull = structuredClone(document.shell.hull) as ProfileHull;
+        const drawn = new Map<string, number>();
+        const draw = (key: string, m: Measured) => {
+          const id = `${key} ${m.value} ${m.uncertainty}`;
+          if (!drawn.has(id)) drawn.set(id, m.value + (m.uncertainty / 1.96) * normal());
+          m.value = drawn.get(id)!;
+        };
+        hull.corners.forEach((c, i) => {
+          draw('a', c.a);
+          draw('b', c.b);
+          draw(`wall ${i}`, c.wall);
+        });
+        const w = wall({ ...document, shell: { ...document.shell, hull } }, face);
+        return w.offset - w.normal[1] * middle[1] - w.normal[2] * middle[2];
+      });
+      const mean = offsets.reduce((s, v) => s + v, 0) / offsets.length;
+      const deviation = Math.sqrt(offsets.reduce((s, v) => s + (v - mean) ** 2, 0) / (offsets.length - 1));
+      expect(Math.abs((1.96 * deviation) / half - 1)).toBeLessThan(0.09);
+    }
   });
 });

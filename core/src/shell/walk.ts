@@ -1,4 +1,4 @@
-import { valueAt, type Conversion } from '../document';
+import { measuredTogether, valueAt, type Change, type Conversion } from '../document';
 import type { Measured, Tool } from '../quantity';
 import { averaged, judgeReading, withReading, type ReadingVerdict } from './readings';
 import type { SurveyState, SurveyStep } from './survey';
@@ -30,12 +30,14 @@ export interface Standing {
   known: Measured | undefined;
   /** Readings taken at this place in this walk, mm. */
   readings: readonly number[];
+  /** Paths of the values that this is the measurement of. */
+  paths: readonly string[];
 }
 
 /** What becomes of a reading: what is to be kept of it, if anything, and where the walk stands then. */
 export interface Taken {
   walk: Walk;
-  keep?: { path: string; measured: Measured; what: string };
+  keep?: Change;
 }
 
 /** Good readings of one place before the walk goes on by itself. */
@@ -51,7 +53,7 @@ export function standing(walk: Walk, survey: SurveyState, document: Conversion):
   const step = walk.held ?? queue.find((s) => s.path === walk.chosen) ?? queue[0];
   const known = step && (valueAt(document, step.path) as Measured | undefined);
   const readings = walk.taken > 0 && known?.readings ? known.readings.slice(-walk.taken) : [];
-  return { queue, step, known, readings };
+  return { queue, step, known, readings, paths: step ? measuredTogether(document.shell.hull, step.path) : [] };
 }
 
 /** Leaves the place: the next one is the most useful. */
@@ -73,7 +75,7 @@ export const drop = (walk: Walk): Walk => ({ ...walk, doubt: undefined });
  */
 export function keep(
   walk: Walk,
-  { step, known, readings }: Standing,
+  { step, known, readings, paths }: Standing,
   reading: number,
   tool: Tool,
   when: string,
@@ -84,8 +86,14 @@ export function keep(
   const enough = all.length >= ENOUGH + (averaged(all, tool).crooked ? 1 : 0);
   return {
     walk: enough ? leave(walk) : { ...walk, held: step, taken: all.length, doubt: undefined },
-    keep: { path: step.path, measured: withReading(from, reading, tool, when), what: step.words },
+    keep: together(step.words, paths, withReading(from, reading, tool, when)),
   };
+}
+
+/** One measurement put wherever it counts. */
+function together(what: string, paths: readonly string[], measured: Measured): Change {
+  const changes = paths.map((path): Change => ({ type: 'setMeasured', path, measured, what }));
+  return changes.length === 1 ? changes[0]! : { type: 'all', what: `measure ${what}`, changes };
 }
 
 /** Takes a reading, mm: good ones are kept, doubtful ones wait for a word. A surprise read twice is kept. */

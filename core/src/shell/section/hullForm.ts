@@ -1,7 +1,7 @@
-import { add, chain, exactly, scale, subtract, type Linear } from '../../quantity';
+import { add, chain, exactly, scale, subtract, type Linear, type Measured } from '../../quantity';
 import type { Point2 } from '../../solid/polygon';
 import type { AxisName, FaceId, Side } from '../../form';
-import type { Hull } from './form';
+import type { Hull, ProfileCorner } from './form';
 
 /** One edge of a profile: a face of the hull seen along the axis. */
 export interface FormEdge {
@@ -74,14 +74,40 @@ export function formOf(hull: Hull): HullForm {
   return form;
 }
 
+const pathOfCorner = (i: number, key: 'a' | 'b') => `${HULL}/corners/${i}/${key}`;
+
+/** The same measured value, not only the same length. */
+const sameMeasurement = (p: Measured, q: Measured): boolean =>
+  p.value === q.value && p.uncertainty === q.uncertainty && p.tool === q.tool && p.when === q.when;
+
+/**
+ * A coordinate of all corners of a profile. One value that was measured for several corners (both ends of an upright
+ * edge) is one term of a chain: its error does not average out between them.
+ */
+const coordinates = (corners: readonly ProfileCorner[], key: 'a' | 'b'): Linear[] =>
+  corners.map((c) => {
+    const first = corners.findIndex((other) => sameMeasurement(other[key], c[key]));
+    return chain(pathOfCorner(first, key), corners[first]![key]);
+  });
+
+/** Paths of all values of a shell that are one measurement with the one at a path, that one first. */
+export function measuredTogether(hull: Hull, path: string): string[] {
+  const [, digits, key] = /^\/shell\/hull\/corners\/(\d+)\/([ab])$/.exec(path) ?? [];
+  if (hull.form !== 'profile' || digits === undefined) return [path];
+  const own = hull.corners[Number(digits)]?.[key as 'a' | 'b'];
+  if (!own) return [path];
+  const others = hull.corners.flatMap((c, i) =>
+    i !== Number(digits) && sameMeasurement(c[key as 'a' | 'b'], own) ? [pathOfCorner(i, key as 'a' | 'b')] : [],
+  );
+  return [path, ...others];
+}
+
 function buildForm(hull: Hull): HullForm {
   switch (hull.form) {
     case 'profile': {
       const axis = axisIndex(hull.axis);
-      const corners = hull.corners.map((c, i) => ({
-        a: chain(`${HULL}/corners/${i}/a`, c.a),
-        b: chain(`${HULL}/corners/${i}/b`, c.b),
-      }));
+      const [across, up] = [coordinates(hull.corners, 'a'), coordinates(hull.corners, 'b')];
+      const corners = hull.corners.map((_, i) => ({ a: across[i]!, b: up[i]! }));
       const [low, high] = END_FACES[axis]!;
       return {
         axis,

@@ -26,7 +26,7 @@ export function useSurvey() {
   const at = useMemo(() => standing(walk, survey, document), [walk, survey, document]);
   /** Goes on with what became of a reading; says what is wrong where the document refuses it. */
   const settle = (taken: Taken) => {
-    const wrong = taken.keep && submit({ type: 'setMeasured', ...taken.keep });
+    const wrong = taken.keep && submit(taken.keep);
     setWalk(wrong ? drop(walk) : taken.walk);
     return wrong;
   };
