@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, newConversion, defaultWedge, lidAt, ringBody, type Change, type Conversion } from '../document';
+import {
+  applyChange,
+  newConversion,
+  defaultWedge,
+  feature,
+  lidAt,
+  ringBody,
+  type Change,
+  type Conversion,
+  type Opening,
+} from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
@@ -171,9 +181,50 @@ describe('tiling', () => {
     }
   });
 
-  it('a mirrored sheet has its holes from the other side', () => {
+  it('a mirrored sheet is drawn from the other side; its table counts from the datum that is drawn', () => {
     const plain = sheetOf(make(board), 'bottom');
     const mirrored = sheetOf(make(board, { type: 'setCut', cut: { mirrored: ['bottom'] } }), 'bottom');
-    expect(mirrored.holes[0]!.u).toBeCloseTo(plain.width - plain.holes[0]!.u, 9);
+    expect(mirrored.holes).toEqual(plain.holes);
+    const centres = (sheet: typeof plain) =>
+      sheet.items.flatMap((i) => (i.kind === 'circle' && i.layer === 'drill' ? [i.centre] : []));
+    centres(mirrored).forEach(([u, v], i) => {
+      const [pu, pv] = centres(plain)[i]!;
+      expect([u, v]).toEqual([expect.closeTo(plain.width - pu, 9), pv]);
+      // From the datum, which lies at the right of the mirrored sheet.
+      expect(plain.width - u).toBeCloseTo(pu, 9);
+    });
+    expect(centres(mirrored).length).toBeGreaterThan(0);
+  });
+
+  it('an opening above a spacer ring is drawn where it is now, and still takes what is put into it', () => {
+    const hole: Opening = {
+      name: 'Old inlet',
+      face: 'rear',
+      shape: { kind: 'round', diameter: measured(60) },
+      u: measured(200),
+      v: measured(100),
+    };
+    const lid: Change = { type: 'setBody', id: 'lid-1', body: lidAt(measured(60)) };
+    const low = make({ type: 'setOpening', id: 'inlet-1', opening: hole }, lid);
+    const raised = applyChange(low, { type: 'setBody', id: 'ring-1', body: ringBody(low.shell, 25) }).document;
+    const circle = (document: Conversion) =>
+      sheetOf(document, 'rear').items.flatMap((i) => (i.kind === 'circle' && i.layer === 'reference' ? [i] : []))[0]!;
+    expect(circle(low).centre).toEqual([200, 100]);
+    expect(circle(raised).centre).toEqual([200, 125]);
+  });
+
+  it('every copy of a feature that stays is hatched', () => {
+    const rib = feature('Rib', { kind: 'box', width: measured(20), depth: measured(10), height: measured(8) }, [
+      measured(60),
+      measured(60),
+      measured(4),
+    ]);
+    const copies = { kind: 'row', axis: 'x', count: 3, pitch: measured(50) } as const;
+    const kept = (more: object) =>
+      sheetOf(make({ type: 'setFeature', id: 'rib-1', feature: { ...rib, ...more } }), 'bottom').items.filter(
+        (i) => i.kind === 'text' && i.text.startsWith('keep:'),
+      );
+    expect(kept({})).toHaveLength(1);
+    expect(kept({ copies })).toHaveLength(3);
   });
 });

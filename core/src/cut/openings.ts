@@ -83,13 +83,14 @@ function existingAround(document: Conversion, opening: CutOpening, frame: FaceFr
   for (const [id, existing] of Object.entries(document.shell.openings)) {
     if (existing.face !== opening.face) continue;
     const du = Math.abs(u - existing.u.value) + hu;
-    const dv = Math.abs(v - raisedV(document, frame, existing.v.value)) + hv;
+    const at = raisedV(document, frame, existing.v.value);
+    const dv = Math.abs(v - at) + hv;
     const { shape } = existing;
     const inside =
       shape.kind === 'rectangle'
         ? du <= shape.width.value / 2 + 1e-6 && dv <= shape.height.value / 2 + 1e-6
         : opening.shape.kind === 'round'
-          ? Math.hypot(u - existing.u.value, v - existing.v.value) + hu <= shape.diameter.value / 2 + 1e-6
+          ? Math.hypot(u - existing.u.value, v - at) + hu <= shape.diameter.value / 2 + 1e-6
           : Math.hypot(du, dv) <= shape.diameter.value / 2 + 1e-6;
     if (inside) return id;
   }

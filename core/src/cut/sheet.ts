@@ -3,7 +3,7 @@ import type { Conversion, FaceId } from '../document';
 import { faceName } from '../fit';
 import { formatLength, type LengthUnit } from '../quantity';
 import type { Point2 } from '../solid';
-import { frameOf, halfOf, openingsOf, type CutOpening } from './openings';
+import { frameOf, halfOf, openingsOf, raisedV, type CutOpening } from './openings';
 
 /** Something drawn on a sheet, in mm from the face's datum; layers as in a DXF of the same sheet. */
 export type SheetItem = { layer: 'cut' | 'drill' | 'reference' | 'engrave' } & (
@@ -74,7 +74,7 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
   );
   for (const opening of Object.values(document.shell.openings)) {
     if (opening.face !== face) continue;
-    const centre = flip([opening.u.value, opening.v.value]);
+    const centre = flip([opening.u.value, raisedV(document, frame, opening.v.value)]);
     items.push(
       opening.shape.kind === 'round'
         ? { layer: 'reference', kind: 'circle', centre, radius: opening.shape.diameter.value / 2 }
@@ -93,7 +93,8 @@ export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly =
   const holes = fresh.map((o, i): HoleRow => {
     const centre = flip(o.centre);
     items.push(...openingItems(o, centre, i + 1));
-    return { number: i + 1, name: o.name, kind: o.kind, u: centre[0], v: centre[1], size: sizeWords(o) };
+    // From the datum, which a mirrored sheet has at its lower right: the same figures on either sheet.
+    return { number: i + 1, name: o.name, kind: o.kind, u: o.centre[0], v: o.centre[1], size: sizeWords(o) };
   });
   return { face, title: faceName(document, face), width, height, mirrored, items, holes };
 }
@@ -153,7 +154,8 @@ function keepItems(
   const wall = wallOf(assembly.hull, frame.face)!;
   const items: SheetItem[] = [];
   for (const feature of assembly.features) {
-    if (document.shell.features[feature.id]?.fate !== 'keep') continue;
+    // All copies of a feature stand there as it does.
+    if (document.shell.features[feature.owner]?.fate !== 'keep') continue;
     const { low, high } = feature.shape;
     const corners = [low, high].flatMap((a) => [low, high].flatMap((b) => [low, high].map((c) => [a[0], b[1], c[2]])));
     const on = corners.map((c) => onFace(frame, c));

@@ -32,7 +32,12 @@ export const TOUCHING = 0.05;
 export const PLUG_GIVES = 15;
 
 /** How bad a margin is: the one rule that findings and figures share. Air has its own steps. */
-export function severityOf({ kind, distance, spare, air }: Margin): Verdict {
+export function severityOf({
+  kind,
+  distance,
+  spare,
+  air,
+}: Pick<Margin, 'kind' | 'distance' | 'spare' | 'air'>): Verdict {
   if (kind === 'air' && air)
     return distance < air.least ? 'stop' : distance < air.tolerable ? 'warn' : spare < 0 ? 'note' : 'good';
   if (kind === 'plug') return distance < -PLUG_GIVES ? 'stop' : spare < 0 ? 'warn' : 'good';

@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart, Solid, Wall } from '../assembly';
 import { axisOf, centreOf, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
 import { requiredBetween, requiredToWall, type Required } from './clearance';
-import type { Margin, MarginKind } from './margin';
+import { severityOf, type Margin, type MarginKind } from './margin';
 import { wallDistance } from './wallDistance';
 
 /** Beyond this nothing is worth listing, mm. */
@@ -19,11 +19,12 @@ interface Candidate {
   normal: Vec3;
 }
 
-/** Of some air rooms one that starves is worse than one that is loud, whatever is left of what they want. */
-function rankOf({ air }: Solid, distance: number, spare: number): number {
-  if (!air) return spare;
-  if (distance < air.least) return distance - air.least - 2e6;
-  return distance < air.tolerable ? distance - air.tolerable - 1e6 : spare;
+const RANKS = { stop: -2e6, warn: -1e6, note: 0, good: 0 } as const;
+
+/** Of several pairs what stops is worse than what warns, whatever is left of what each wants. */
+function rankOf(kind: MarginKind, { air }: Solid, distance: number, spare: number): number {
+  const severity = severityOf({ kind, distance, spare, ...(air ? { air } : {}) });
+  return RANKS[severity] + (severity === 'stop' ? distance : spare);
 }
 
 const normal: Vec3 = [0, 0, 0];
@@ -111,7 +112,7 @@ function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[
         continue;
       }
       const kind = marginKind(a);
-      const rank = rankOf(a, distance, spare);
+      const rank = rankOf(kind, a, distance, spare);
       if (best[kind] && rank >= best[kind]!.rank) continue;
       const normal: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
       best[kind] = { a, wall, distance, required, spare, rank, normal };
@@ -156,7 +157,7 @@ function pairMargins(
       }
       const spare = distance - required.value;
       if (required.value === 0 && kind === 'body' && Math.abs(distance) <= SEATED) continue;
-      const rank = rankOf(a.role === 'air' ? a : b, distance, spare);
+      const rank = rankOf(kind, a.role === 'air' ? a : b, distance, spare);
       if (!best[kind] || rank < best[kind]!.rank)
         best[kind] = { a, b, distance, required, spare, rank, normal: [normal[0], normal[1], normal[2]] };
     }

@@ -234,7 +234,7 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
         if (out >= c - EPS) continue;
         low = out > 0 ? Math.sqrt(c * c - out * out) : lowTouch;
         high = out > 0 ? low : highTouch;
-        if (out >= 0 && ((zTouch && dy === 0) || (yTouch && dz === 0))) square = 0;
+        if (out >= 0 && ((zTouch && dy < EPS) || (yTouch && dz < EPS))) square = 0;
       } else {
         const along = round === 2 ? dz : dy;
         const across = round === 2 ? dy : dz;
@@ -244,10 +244,10 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
         if (across >= reach) continue;
         low = high = Math.sqrt(reach * reach - across * across);
         if ((round === 2 ? zTouch : yTouch) && across < radius) square = Math.sqrt(radius * radius - across * across);
-        else if (along === 0 && across === 0) {
+        else if (along < EPS && across < EPS) {
           low = radius + lowTouch;
           high = radius + highTouch;
-        } else if (along === 0 && across >= radius && (round === 2 ? yTouch : zTouch)) square = 0;
+        } else if (along < EPS && across >= radius && (round === 2 ? yTouch : zTouch)) square = 0;
       }
       const from = firstAbove(rx, x0 - low + EPS);
       const to = lastBelow(rx, x1 + high - EPS);
