@@ -75,6 +75,7 @@ export function canFit(
     .filter(([id, p]) => id in document.kit.parts && (p.locked || options.keep === 'placed'))
     .map(([id]) => id);
   const search = { ...options, only: [...new Set([...only, ...kept])], wishes, wanted: 1, steps: QUICK, polish: 0 };
+  search.enough ??= 'touching';
   delete search.onLayout;
   delete search.onProgress;
   if (searchLayouts(document, search).layouts.length > 0) return 'found';

@@ -105,7 +105,8 @@ function atSlot(
   const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document.shell)]);
   const placed = parts.at(-1)!;
   const margins = marginsOfPart({ ...start.base, parts }, placed);
-  if (!placed.inSlotOf || (options.enough ? shortAt(margins) : stopsAt(margins)).length > 0) return undefined;
+  if (!placed.inSlotOf || (options.enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0)
+    return undefined;
   const form: Conversion = {
     ...document,
     layout: {

@@ -33,8 +33,11 @@ export interface LayoutOptions {
   near?: boolean;
   /** Rounds in which the layouts that were found are bettered. */
   polish?: number;
-  /** Only with all the room that is wanted; otherwise, where that leads nowhere, with what does not stop. */
-  enough?: 'wanted';
+  /**
+   * Only with all the room that is wanted, or from the start with what does not stop: for what is only asked whether it
+   * goes at all. Otherwise the second where the first leads nowhere.
+   */
+  enough?: 'wanted' | 'touching';
   /** These parts lie flat. */
   flat?: readonly string[];
   /** Largest step of the grid, mm. */
@@ -64,7 +67,7 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   };
   const ids = only ?? Object.keys(document.kit.parts);
   return {
-    ...(enough ? { enough } : {}),
+    ...(enough === 'wanted' ? { enough } : {}),
     base: { ...whole, parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))) },
     free: ids.filter((id) => !stays(id)),
     wishes: wishes ?? Object.values(document.layout.wishes),

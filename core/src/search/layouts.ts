@@ -50,7 +50,9 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
       ? 'nothing: no part may move. Unlock one, or let those that are in the shell move.'
       : searchedWords(document, start, step);
   const forms = start.free.length === 0 ? [] : formsOf(document, start, options);
-  const roomy = forms.map((form) => kitOf(form, options, step, { enough: 'wanted', floor: false })).filter(isOpen);
+  const first: Freedom =
+    options.enough === 'touching' ? { enough: 'touching', floor: true } : { enough: 'wanted', floor: false };
+  const roomy = forms.map((form) => kitOf(form, options, step, first)).filter(isOpen);
   // What has no place with all the room it wants may have one with less.
   const kits =
     roomy.length > 0 || options.enough
