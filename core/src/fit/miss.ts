@@ -38,6 +38,8 @@ const COARSE = 8;
 const FINE = 0.01;
 /** Starting places that are bettered. */
 const STARTS = 8;
+/** Depths that differ by less are alike, mm. */
+const ALIKE = 0.02;
 
 /** How deep a position lies in what it may not be in, mm; 0 or less: it is free. */
 type Depth = (at: Vec3) => number;
@@ -71,13 +73,20 @@ export function nearestMiss(document: Conversion, id: string, around: Assembly =
     }
     if (best) starts.push({ way, ...best });
   }
-  starts.sort((a, b) => a.depth - b.depth);
+  starts.sort(byDepth);
   const found = starts
     .slice(0, STARTS)
     .map(({ way, at }) => ({ way, ...bettered(way, at) }))
-    .sort((a, b) => a.depth - b.depth)[0];
+    .sort(byDepth)[0];
   return found && told(document, assembly, id, found.way, found.at);
 }
+
+/** Least deep first; of those that are alike the one that stands as such parts do, upright and at the better seat. */
+const byDepth = (a: { way: Way; depth: number }, b: { way: Way; depth: number }): number =>
+  Math.round((a.depth - b.depth) / ALIKE) || oddness(a.way) - oddness(b.way);
+
+const oddness = ({ orientation: { top }, seat }: Way): number =>
+  (top === 'top' ? 0 : top === 'bottom' ? 40 : 15) + seat.cost;
 
 const open = (document: Conversion): Conversion => ({
   ...document,
