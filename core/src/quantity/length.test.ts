@@ -63,19 +63,11 @@ describe('parseLength', () => {
     ));
 });
 
-it.each([
-  ['Card is 3.8 mm into Rib 1.', 'Card is 0.150 in into Rib 1.'],
-  ['has 1.1 mm to the wall ± 0.7 mm: 83 %', 'has 0.043 in to the wall ± 0.028 in: 83 %'],
-  ['−1.1 ±1.1 mm right', '−0.043 ±0.043 in right'],
-  ['8 mm² stay, 5 mmHg too', '8 mm² stay, 5 mmHg too'],
-])('“%s” reads “%s” in inches and the same in mm', (sentence, inches) => {
-  expect(inUnit(sentence, 'inch')).toBe(inches);
-  expect(inUnit(sentence, 'mm')).toBe(sentence);
-});
-
 describe('a sentence in inches', () => {
   it.each([
-    ['It is 3.8 mm into the rib.', 'It is 0.150 in into the rib.'],
+    ['Card is 3.8 mm into Rib 1.', 'Card is 0.150 in into Rib 1.'],
+    ['has 1.1 mm to the wall ± 0.7 mm: 83 %', 'has 0.043 in to the wall ± 0.028 in: 83 %'],
+    ['−1.1 ±1.1 mm right', '−0.043 ±0.043 in right'],
     ['Spare −3.8 ± 0.5 mm.', 'Spare −0.150 ± 0.020 in.'],
     [
       '“25.4 mm” is out of range; it would be 0 to 127 mm.',
