@@ -33,7 +33,7 @@ export async function coldLoad(times: number): Promise<Row> {
     return {
       what: 'first view of the demo, cold, software rendering',
       ms,
-      limit: 2000,
+      limit: 1500,
       against: 'a bare answer in the same browser',
       againstMs,
     };

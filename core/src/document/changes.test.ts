@@ -79,6 +79,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       variant: { name: 'V', placements: deck.layout.placements, parts: {}, fates: {}, ring: null },
     },
   ],
+  setOutlook: [deck, { type: 'setOutlook', outlook: 'rear' }],
   setCable: [deck, { type: 'setCable', id: 'board-1>card-1:riser', cable: { length: 200 } }],
   setHoleMap: [typewriter, { type: 'setHoleMap', id: first(typewriter.kit.holeMaps)[0], map: null }],
   setPhoto: [deck, { type: 'setPhoto', id: 'photo-9', photo: null }],

@@ -2,6 +2,7 @@ import { hullModel, placePart } from '../assembly';
 import { mayCut, survives } from '../brief';
 import type { Conversion } from '../document';
 import { axisOf, signOf, type Orientation } from '../solid';
+import { isChosen } from './outlook';
 
 /** Coordinates that rules fix, and what for. */
 export interface Seat {
@@ -20,27 +21,21 @@ function mayOpen({ brief }: Conversion, face: string): boolean {
   return brief.policy !== 'sleeper' || mayCut(brief.policy, face);
 }
 
-/** What speaks against an opening in the floor: what stands on it has nothing to look through it for. */
-const THROUGH_FLOOR = 70;
-
-/** Somebody wishes the part to look through the floor. */
-const wantsFloor = ({ layout }: Conversion, id: string): boolean =>
-  Object.values(layout.wishes).some(
-    (w) => w.part === id && (w.kind === 'on face' || w.kind === 'facing') && w.face === 'bottom',
-  );
+/** What speaks against an opening in a face that was not chosen, and in one that is not the rear; mm-like units. */
+const NOT_CHOSEN = 70;
+const NOT_REAR = 20;
 
 /**
  * The ways in which a part's face rules and seat can be met in an orientation.
- * @param seated screwed to a wall as well @param floor faces may look through the floor, too; where a wish says so they may anyway
+ * @param seated screwed to a wall as well @param anyFace its faces may look through any face that may be opened, not only a chosen one
  */
 export function seatsFor(
   document: Conversion,
   id: string,
   orientation: Orientation,
   seated: boolean,
-  floor = true,
+  anyFace = true,
 ): Seat[] {
-  const throughFloor = floor || wantsFloor(document, id);
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
   let ways: Seat[] = [{ at: [undefined, undefined, undefined], span: [], reasons: [], cost: 0 }];
   for (const face of placed.faces) {
@@ -54,7 +49,8 @@ export function seatsFor(
       for (const wall of walls) {
         const { policy } = document.brief;
         if (!isMount && !mayOpen(document, wall.face)) continue;
-        if (!isMount && wall.face === 'bottom' && !throughFloor) continue;
+        const chosen = isMount || isChosen(document, id, face.direction, wall.face);
+        if (!chosen && !anyFace) continue;
         // Screws want holes: where none may be drilled, only holes that are there will do.
         const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
@@ -85,11 +81,7 @@ export function seatsFor(
           cost:
             way.cost +
             (isMount && wall.face !== 'bottom' ? 25 : 0) +
-            (isMount || wall.face === 'rear'
-              ? 0
-              : wall.face === 'bottom' && !wantsFloor(document, id)
-                ? THROUGH_FLOOR
-                : 20),
+            (isMount || wall.face === 'rear' ? 0 : chosen ? NOT_REAR : NOT_CHOSEN),
         });
       }
     ways = next;

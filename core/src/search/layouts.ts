@@ -51,13 +51,13 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
       : searchedWords(document, start, step);
   const forms = start.free.length === 0 ? [] : formsOf(document, start, options);
   const first: Freedom =
-    options.enough === 'touching' ? { enough: 'touching', floor: true } : { enough: 'wanted', floor: false };
+    options.enough === 'touching' ? { enough: 'touching', anyFace: true } : { enough: 'wanted', anyFace: false };
   const roomy = forms.map((form) => kitOf(form, options, step, first)).filter(isOpen);
   // What has no place with all the room it wants may have one with less.
   const kits =
     roomy.length > 0 || options.enough
       ? roomy
-      : forms.map((form) => kitOf(form, options, step, { enough: 'touching', floor: true }));
+      : forms.map((form) => kitOf(form, options, step, { enough: 'touching', anyFace: true }));
   const open = kits.filter(isOpen);
   if (open.length === 0)
     return { layouts: [], searched: words, ended: 'enough', homeless: homelessOf(forms, options, step) };
@@ -67,9 +67,9 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   const found: Layout[] = [];
   const total: Budget = { steps, stop };
   let tries = 0;
-  /** What a kit may do next that it may not yet: through the floor, on brackets, with less room than is wanted. */
+  /** What a kit may do next that it may not yet: through a face that was not chosen, on brackets, with less room than is wanted. */
   const freer = (kit: SearchedKit): SearchedKit => {
-    const { enough, floor } = kit.freedom;
+    const { enough, anyFace } = kit.freedom;
     const again = (freedom: Freedom): SearchedKit => {
       const next = kitOf(kit.form, options, step, freedom);
       if (!isOpen(next)) return { ...kit, dry: 0 };
@@ -80,11 +80,11 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
         tries: kit.tries,
       };
     };
-    if (!floor) return again({ enough, floor: true });
+    if (!anyFace) return again({ enough, anyFace: true });
     // What was found screwed down and with all its room needs no less.
     if (found.length > 0) return { ...kit, dry: 0 };
     if (!kit.hangs) return { ...kit, pieces: kit.withHanging(kit.pieces), hangs: true, dry: 0 };
-    return enough === 'wanted' && !options.enough ? again({ enough: 'touching', floor: true }) : { ...kit, dry: 0 };
+    return enough === 'wanted' && !options.enough ? again({ enough: 'touching', anyFace: true }) : { ...kit, dry: 0 };
   };
   while (total.steps > 0 && !stop() && found.length < wanted) {
     // Forms take turns; each has its own first try without chance.
@@ -141,7 +141,7 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
 /** Parts that have no place at all, in the form in which fewest have none. */
 const homelessOf = (forms: readonly Form[], options: LayoutOptions, step: number): string[] =>
   forms
-    .map((form) => kitOf(form, options, step, { enough: options.enough ?? 'touching', floor: true }).homeless)
+    .map((form) => kitOf(form, options, step, { enough: options.enough ?? 'touching', anyFace: true }).homeless)
     .sort((a, b) => a.length - b.length)[0] ?? [];
 
 const isOpen = (kit: SearchedKit) => kit.homeless.length === 0;

@@ -84,8 +84,8 @@ export interface OptionSettings {
   wishes: readonly Wish[];
   /** All the room that is wanted (otherwise), or no more than what Fit does not stop at. */
   enough?: Enough;
-  /** Faces may look through the floor (otherwise), or only where they have no other. */
-  floor?: boolean;
+  /** Faces may look through any face (otherwise), or through one that was not chosen only where they have no other. */
+  anyFace?: boolean;
   /** Try, besides the grid, every place along an axis at which the part just touches something. */
   contacts?: boolean;
   /** These lie flat: their thin side is up. */
@@ -102,10 +102,10 @@ const MOST_OF_ONE = 4_000_000;
 /** All ways in which a part may stand among what does not move. */
 export function pieceOf(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
   const piece = standing(document, base, id, settings);
-  // What has no other face than the floor looks through that.
-  return piece.options.length > 0 || settings.floor !== false
+  // What has no chosen face to look through looks through another.
+  return piece.options.length > 0 || settings.anyFace !== false
     ? piece
-    : standing(document, base, id, { ...settings, floor: true });
+    : standing(document, base, id, { ...settings, anyFace: true });
 }
 
 function standing(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
@@ -119,7 +119,7 @@ function standing(document: Conversion, base: Assembly, id: string, settings: Op
     const seats =
       settings.stand === 'any'
         ? anySeats(document, base, id, orientation)
-        : seatsFor(document, id, orientation, settings.stand === 'seated', settings.floor).map((seat) => ({
+        : seatsFor(document, id, orientation, settings.stand === 'seated', settings.anyFace).map((seat) => ({
             seat,
             half: [0, 0, 0],
           }));

@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly';
 import { openingsOf, thinWebs, type ThinWeb } from '../cut';
 import type { Conversion } from '../document';
-import { linksOf, type Balance, type Margin } from '../fit';
+import { faceName, faceReaches, isChosen, linksOf, type Balance, type Margin } from '../fit';
 import { kindOf } from '../parts';
 import { practice } from '../standards';
 import type { Source } from '../quantity';
@@ -24,6 +24,12 @@ export const HARD_RULES: readonly HardRule[] = [
   {
     id: 'outside',
     words: 'Sockets and inlets reach an outer face that the policy and the brief allow, and their openings lie on it.',
+    source: practice,
+  },
+  {
+    id: 'faces',
+    words:
+      'Sockets, inlets and brackets look where you chose, nothing through the floor; another face only where that leads nowhere.',
     source: practice,
   },
   { id: 'conserve', words: 'Under Conserve openings lie in openings the shell already has.', source: practice },
@@ -125,20 +131,31 @@ export const SOFT_RULES: readonly SoftRule[] = [
     },
   },
   {
-    id: 'floor',
-    name: 'Through the floor',
-    why: 'What stands on its floor has no use for openings there: no air comes in, nothing is plugged in, and dust does.',
+    id: 'faces',
+    name: 'Faces that were chosen',
+    why: 'Plugs and their cables stay where you want them; what stands on its floor has nothing to look through it for.',
     weight: 2.5,
     mark: ({ document, assembly }) => {
-      const through = openingsOf(document, assembly).filter(
-        (o) => o.kind === 'cut' && o.face === 'bottom' && !o.inExisting,
+      const fresh = new Set(
+        openingsOf(document, assembly)
+          .filter((o) => o.kind === 'cut' && !o.inExisting)
+          .map((o) => o.id.slice(0, o.id.lastIndexOf('/'))),
       );
-      const [first] = through;
+      const others = assembly.parts.flatMap((part) =>
+        faceReaches(assembly, part)
+          .filter(({ face, wall, reaches }) => reaches && wall && fresh.has(`${part.id}/${face.id}`))
+          .filter(({ face, wall }) => !isChosen(document, part.id, face.direction, wall!.face))
+          .map(({ face, wall }) =>
+            wall!.face === 'bottom'
+              ? `${part.part.name}: ${face.name} goes through the floor`
+              : `${part.part.name}: ${face.name} looks through the ${faceName(document, wall!.face)}, which was not chosen`,
+          ),
+      );
       return {
-        score: first ? 0 : 1,
-        figure: through.length,
+        score: others.length > 0 ? 0 : 1,
+        figure: others.length,
         unit: 'count',
-        ...(first ? { bad: `${first.name} goes through the floor` } : {}),
+        ...(others[0] ? { bad: others[0] } : {}),
       };
     },
   },

@@ -95,17 +95,17 @@ export const wantedWeb = (document: Conversion, { hull }: Assembly): number =>
 export interface Freedom {
   /** All the room that is wanted, or no more than what does not stop. */
   enough: Enough;
-  /** Faces may look through the floor though they have others. */
-  floor: boolean;
+  /** Faces may look through one that was not chosen though they have others. */
+  anyFace: boolean;
 }
 
 export function kitOf(form: Form, options: LayoutOptions, step: number, freedom: Freedom): SearchedKit {
-  const { enough, floor } = freedom;
+  const { enough, anyFace } = freedom;
   const { document, start } = form;
   const asked = {
     wishes: start.wishes,
     enough,
-    floor,
+    anyFace,
     contacts: true,
     ...(options.flat ? { flat: options.flat } : {}),
   };

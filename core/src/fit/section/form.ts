@@ -8,6 +8,7 @@ import {
   number,
   object,
   oneOf,
+  optional,
   record,
   side,
   yesOrNo,
@@ -50,6 +51,9 @@ const wish = object({
   distance: number(0, 5000),
 });
 
+/** Where sockets, inlets and brackets may look out of the shell. */
+export const OUTLOOK_NAMES = ['rear', 'sides', 'any'] as const;
+
 /** A layout that is kept by name, with what it changed: swapped parts, removed features, a spacer ring. */
 const variant = object({
   name: name(80),
@@ -66,10 +70,13 @@ export const form = object({
   placements: record(placement),
   wishes: record(wish),
   variants: record(variant, 24),
+  /** Missing: the usual one. */
+  outlook: optional(oneOf(OUTLOOK_NAMES)),
   cables: keyed(matching(/^[a-z0-9-]+>[a-z0-9-]+:[a-z0-9-]+$/), ownCable, 400),
 });
 
 export type Placement = Of<typeof placement>;
+export type Outlook = (typeof OUTLOOK_NAMES)[number];
 export type WishKind = (typeof WISH_KINDS)[number];
 export type Wish = Of<typeof wish>;
 export type Variant = Of<typeof variant>;

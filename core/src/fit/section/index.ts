@@ -1,10 +1,19 @@
 import { put, section } from '../../form';
 import type { Kit, Part } from '../../kit/section';
 import type { Shell } from '../../shell/section';
-import { form, type Layout, type OwnCable, type Placement, type Variant, type Wish } from './form';
+import { form, type Layout, type Outlook, type OwnCable, type Placement, type Variant, type Wish } from './form';
 import { complaintsOfLayout } from './rules';
 
-export { WISH_KINDS, type OwnCable, type Placement, type Variant, type Wish, type WishKind } from './form';
+export {
+  OUTLOOK_NAMES,
+  WISH_KINDS,
+  type Outlook,
+  type OwnCable,
+  type Placement,
+  type Variant,
+  type Wish,
+  type WishKind,
+} from './form';
 
 /** The ways to alter the layout. */
 export type LayoutChange =
@@ -12,7 +21,15 @@ export type LayoutChange =
   | { type: 'placePart'; id: string; placement: Placement | null }
   | { type: 'setWish'; id: string; wish: Wish | null }
   | { type: 'setVariant'; id: string; variant: Variant | null }
+  | { type: 'setOutlook'; outlook: Outlook }
   | { type: 'setCable'; id: string; cable: OwnCable | null };
+
+/** What may be chosen, in the words of the bench. */
+export const OUTLOOK_WORDS: Readonly<Record<Outlook, string>> = {
+  rear: 'to the rear only',
+  sides: 'to the rear and the sides',
+  any: 'anywhere but down',
+};
 
 const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
 /** Ids of the parts at both ends of a connection. */
@@ -43,6 +60,10 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
     setVariant: {
       alter: ({ layout }, { id, variant }) => put(layout.variants, id, variant),
       words: (_document, { variant }) => (variant ? `keep layout ${variant.name}` : 'delete a kept layout'),
+    },
+    setOutlook: {
+      alter: ({ layout }, { outlook }) => put(layout, 'outlook', outlook),
+      words: (_document, { outlook }) => `sockets look ${OUTLOOK_WORDS[outlook]}`,
     },
     setCable: {
       alter: ({ layout }, { id, cable }) => put(layout.cables, id, cable),

@@ -52,9 +52,19 @@ const bulk = (row: StandardPart) => {
   return v('width', 'size', 'thickness') * v('depth', 'length', 'size') * v('height', 'thickness', 'coolerHeight');
 };
 
+/**
+ * What another part of a kind costs beyond any other swap: a board brings its processor's socket, memory and cooler with
+ * it. Common practice, no source.
+ */
+const DEARER: Readonly<Record<string, number>> = { board: 22, card: 14, supply: 6, drive: 4, radiator: 4 };
+
 /** Smaller relatives of each part, the largest first: the least change that could help. */
 function swaps(document: Conversion): Intervention[] {
   const found: Intervention[] = [];
+  const hasCard = Object.values(document.kit.parts).some((part) => kindOf(part) === 'card');
+  /** A board without a slot leaves the card without a place to be plugged into. */
+  const takesCards = (relative: StandardPart) =>
+    relative.kind !== 'board' || !hasCard || partModel('board', partFrom(relative, relative.name)).slot !== undefined;
   for (const [id, part] of Object.entries(document.kit.parts)) {
     if (part.own || isLocked(document, id)) continue;
     const row = standardPart(part.standard)!;
@@ -84,7 +94,9 @@ function swaps(document: Conversion): Intervention[] {
             'a lower cooler to buy; louder for the same heat',
           );
     }
-    const smaller = LIBRARY.filter((r) => r.kind === row.kind && r.key !== row.key && bulk(r) < own * 0.98)
+    const smaller = LIBRARY.filter(
+      (r) => r.kind === row.kind && r.key !== row.key && bulk(r) < own * 0.98 && takesCards(r),
+    )
       .sort((a, b) => bulk(b) - bulk(a))
       .slice(0, 4);
     for (const [k, relative] of smaller.entries())
@@ -92,7 +104,7 @@ function swaps(document: Conversion): Intervention[] {
         relative.key.replace('/', '-').replace('.', '-'),
         `${relative.name} for ${part.name}`,
         { ...partFrom(relative, part.name) },
-        4 + 3 * k,
+        4 + 3 * k + (DEARER[row.kind] ?? 0),
         `another ${row.kind} to buy`,
       );
     if (row.kind === 'card')

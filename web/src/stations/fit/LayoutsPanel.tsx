@@ -1,6 +1,9 @@
 import { Search, Square } from 'lucide-react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
+import { OUTLOOK_NAMES, OUTLOOK_WORDS } from '@young-shell/core/document';
+import { outlookOf } from '@young-shell/core/fit';
 import { selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
@@ -22,6 +25,7 @@ export function LayoutsPanel() {
   const { of, running, share, what, words, failed, conflict, homeless, miss, seed, keep, ...search } = useAppSelector(
     (s) => s.search.layouts,
   );
+  const submit = useSubmit();
   const best = useAtRest(search.best);
   const count = Object.keys(document.kit.parts).length;
   const names = homeless.map((id) => document.kit.parts[id]?.name ?? id).join(', ');
@@ -53,6 +57,14 @@ export function LayoutsPanel() {
                   dispatch(setSearch({ seed: Math.round(value) }));
                   return undefined;
                 }}
+              />
+            </div>
+            <div className="mt-2.5">
+              <Choice
+                label="Sockets, inlets and brackets look"
+                value={outlookOf(document)}
+                options={OUTLOOK_NAMES.map((value) => ({ value, label: OUTLOOK_WORDS[value] }))}
+                onChange={(outlook) => submit({ type: 'setOutlook', outlook })}
               />
             </div>
             <div className="mt-2.5">
