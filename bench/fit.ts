@@ -107,7 +107,7 @@ export async function fitRows(short: boolean): Promise<Row[]> {
       () =>
         leastRing(
           tooMuch,
-          (d, more) => searchLayouts(d, { wanted: 1, steps: 240, near: true, ...more }).layouts[0],
+          (d, more) => searchLayouts(d, { wanted: 1, steps: 240, near: true, enough: 'wanted', ...more }).layouts[0],
           () => false,
         ),
       short ? 1 : 3,

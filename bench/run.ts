@@ -27,6 +27,11 @@ const demo = readConversion(readFileSync(new URL('../demo/tape-deck.json', impor
 const kernel = await loadSolidKernel();
 await RAPIER.init();
 const rows: Row[] = [];
+/** What takes long is told as it comes. */
+const tell = (...more: Row[]) => {
+  rows.push(...more);
+  print(more);
+};
 
 let step = 0;
 /** The demo with its card a little further: what a pointer move makes. */
@@ -49,7 +54,7 @@ const others = [...assembly.features, ...assembly.parts.filter((p) => p.id !== '
 const own = assembly.parts.find((p) => p.id === 'card-1')!.solids.map((s) => cuboid(s.shape));
 const straight = { x: 0, y: 0, z: 0, w: 1 };
 
-rows.push({
+tell({
   what: 'distances of the moving part to everything, a frame',
   ms: await medianOf(() => marginsOfPart(assembly, moved().card), runs * 4),
   limit: 2,
@@ -59,7 +64,7 @@ rows.push({
   }, runs),
 });
 
-rows.push({
+tell({
   what: 'assembly and findings of all stations after an edit',
   ms: await medianOf(() => {
     const { document } = moved();
@@ -70,7 +75,7 @@ rows.push({
   againstMs: await medianOf(() => JSON.parse(JSON.stringify(demo)), runs),
 });
 
-rows.push({
+tell({
   what: 'litres by the solid kernel after an edit',
   ms: await medianOf(() => volumesOf(moved().document, kernel), runs),
   limit: 100,
@@ -87,7 +92,7 @@ const fonts = {
   text: font('@fontsource/barlow/files/barlow-latin-500-normal.woff'),
   figures: font('@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff'),
 };
-rows.push({
+tell({
   what: 'sheets of all faces as PDF',
   ms: await medianOf(() => sheetsPdf(demo, fonts), short ? 1 : 9),
   limit: 1000,
@@ -104,7 +109,7 @@ rows.push({
   ),
 });
 
-rows.push({
+tell({
   what: 'place it for me: the archive drive, 24 orientations',
   ms: await medianOf(() => placeFor(demo, assembly, 'drive-1'), short ? 1 : 9),
   limit: 1000,
@@ -112,15 +117,14 @@ rows.push({
   againstMs: rows[1]!.ms,
 });
 
-rows.push(...(await shellRows(short)));
-rows.push(...(await fitRows(short)));
+tell(...(await shellRows(short)));
+tell(...(await fitRows(short)));
 
-rows.push(...(await storeRows(demo, short)));
+tell(...(await storeRows(demo, short)));
 
 // What drives a browser is measured, not tested: on a loaded machine it would time out, and the browser tests show that it runs.
 if (!short) {
-  rows.push(await coldLoad(5));
-  rows.push(await frames({ ...tooMuch, name: 'More than fits' }, 60));
+  tell(await coldLoad(5));
+  tell(await frames({ ...tooMuch, name: 'More than fits' }, 60));
 }
-print(rows);
 for (const line of packingLines(short)) console.log(line);

@@ -4,7 +4,7 @@ import { assemble, placePart } from '../../assembly';
 import { defaultBox, defaultTub, defaultWedge, feature, newConversion, type Feature } from '../../document';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
-import { ORIENTATIONS, type Vec3 } from '../../solid';
+import { moved, ORIENTATIONS, signedDistance, type Axis, type Shape, type Vec3 } from '../../solid';
 import { standardPart } from '../../standards';
 import { freePositions } from '../freePositions';
 import { marginsOfPart } from '../margins';
@@ -24,7 +24,7 @@ const anyFeature = fc
     feature(
       'Thing',
       round
-        ? { kind: 'cylinder', axis: 'z', diameter: measured(w), length: measured(h) }
+        ? { kind: 'cylinder', axis: 'xyz'[w % 3] as 'x', diameter: measured(w), length: measured(h) }
         : { kind: 'box', width: measured(w), depth: measured(d), height: measured(h) },
       at.map((v) => measured(v)) as Parameters<typeof feature>[2],
       { metal, moving },
@@ -70,7 +70,7 @@ describe('free positions', () => {
       ),
       { numRuns: 60, seed: 7 },
     );
-    expect(both).toBeGreaterThan(1000);
+    expect(both).toBeGreaterThan(300);
   });
 
   it('are counted, visited and asked alike', () => {
@@ -123,5 +123,51 @@ describe('a zone shrunk by a cell', () => {
       }),
       { numRuns: 60, seed: 3 },
     );
+  });
+});
+
+describe('two crossed cylinders', () => {
+  it('forbid exactly the positions at which they are nearer than they may be, whichever axes they have', () => {
+    const side = fc.integer({ min: 4, max: 40 });
+    const axis = fc.constantFrom<Axis>(0, 1, 2);
+    const cylinder = (along: Axis, diameter: number, length: number, at: number): Shape => ({
+      kind: 'cylinder',
+      axis: along,
+      low: [at, at, at],
+      high: [0, 1, 2].map((i) => at + (i === along ? length : diameter)) as Vec3,
+    });
+    const run: Run = { from: -45, step: 3.1, count: 29 };
+    let taken = 0;
+    fc.assert(
+      fc.property(
+        fc.tuple(axis, axis).filter(([a, b]) => a !== b),
+        fc.tuple(side, side, side, side),
+        fc.constantFrom(0, 0.5, 3),
+        fc.constantFrom(0, 0.05, 15),
+        ([a, b], [ra, la, rb, lb], clear, given) => {
+          const own = cylinder(a, ra, la, 0);
+          const obstacle = cylinder(b, rb, lb, 2);
+          const low = obstacle.low.map((v, i) => v - own.high[i]!) as Vec3;
+          const high = obstacle.high.map((v, i) => v - own.low[i]!) as Vec3;
+          const map = allFree([run, run, run]);
+          paintZone(
+            map,
+            { low, high, round: -1, radius: 0, clear, touch: 0, crossed: { own, obstacle, given } },
+            [0, 0, 0],
+          );
+          for (let z = 0; z < run.count; z += 4)
+            for (let y = 1; y < run.count; y += 4)
+              for (let x = 0; x < run.count; x++) {
+                const at = [x, y, z].map((i) => run.from + run.step * i) as Vec3;
+                const d = signedDistance(moved(own, at), obstacle, [0, 0, 0]) - (clear - given);
+                if (Math.abs(d) < 1e-4) continue;
+                if (d < 0) taken++;
+                expect(isFree(map, x, y, z), `${at.join()}: ${d}`).toBe(d > 0);
+              }
+        },
+      ),
+      { numRuns: 24 },
+    );
+    expect(taken).toBeGreaterThan(300);
   });
 });

@@ -264,7 +264,10 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   }
 }
 
-/** As `paintZone`, place by place: what is forbidden of a row is in one piece. */
+/**
+ * As `paintZone`. What is forbidden of a row is in one piece: places between what two crossed cylinders have in common
+ * for certain and what the clearance can add at most are measured one by one.
+ */
 function paintCrossed(
   p: Positions,
   { low, high, clear }: Zone,
@@ -273,22 +276,57 @@ function paintCrossed(
   shrink: Vec3,
 ): void {
   const { runs } = p;
+  const [rx, ry, rz] = runs;
   // Nothing comes nearer than it moves: a whole cell is forbidden where its middle is by half its diagonal.
   const least = clear - given - Math.hypot(...shrink) - EPS;
-  const first = [0, 1, 2].map((i) => Math.max(0, firstAbove(runs[i]!, low[i]! + by[i]! - clear)));
-  const last = [0, 1, 2].map((i) => Math.min(runs[i]!.count - 1, lastBelow(runs[i]!, high[i]! + by[i]! + clear)));
+  const [first, last] = [0, 1].map((end) =>
+    [0, 1, 2].map((i) =>
+      end === 0
+        ? Math.max(0, firstAbove(runs[i]!, low[i]! + by[i]! - clear))
+        : Math.min(runs[i]!.count - 1, lastBelow(runs[i]!, high[i]! + by[i]! + clear)),
+    ),
+  ) as [number[], number[]];
+  const off = [0, 1, 2].map((i) => (own.low[i]! + own.high[i]! - obstacle.low[i]! - obstacle.high[i]!) / 2 - by[i]!);
   const normal: Vec3 = [0, 0, 0];
   for (let z = first[2]!; z <= last[2]!; z++)
     for (let y = first[1]!; y <= last[1]!; y++) {
-      let from = -1;
-      let to = -1;
-      for (let x = first[0]!; x <= last[0]!; x++) {
-        const at: Vec3 = [valueOf(runs[0], x) - by[0], valueOf(runs[1], y) - by[1], valueOf(runs[2], z) - by[2]];
-        const inIt = signedDistance(moved(own, at), obstacle, normal) < least;
-        if (inIt && from < 0) from = x;
-        if (inIt) to = x;
-        else if (from >= 0) break;
-      }
-      if (from >= 0) takeRow(p, z * runs[1].count + y, from, to);
+      const [atY, atZ] = [valueOf(ry, y), valueOf(rz, z)];
+      const isIn = (x: number) =>
+        signedDistance(moved(own, [valueOf(rx, x) - by[0], atY - by[1], atZ - by[2]]), obstacle, normal) < least;
+      const most = inCommon(own, obstacle, Math.max(0, least) + EPS, atY + off[1]!, atZ + off[2]!);
+      if (most < 0) continue;
+      const sure = inCommon(own, obstacle, Math.min(0, least) - EPS, atY + off[1]!, atZ + off[2]!);
+      let from = Math.max(first[0]!, firstAbove(rx, -off[0]! - most));
+      let to = Math.min(last[0]!, lastBelow(rx, -off[0]! + most));
+      const inside = sure < 0 ? Infinity : firstAbove(rx, -off[0]! - sure);
+      const outside = sure < 0 ? -Infinity : lastBelow(rx, -off[0]! + sure);
+      while (from <= to && from < inside && !isIn(from)) from++;
+      while (to >= from && to > outside && !isIn(to)) to--;
+      if (from <= to) takeRow(p, z * ry.count + y, from, to);
     }
+}
+
+/**
+ * How far apart along x the middles of two crossed cylinders may be that have a point in common, where they are `dy` and
+ * `dz` apart, mm; negative where they have none at any x. The first is `grown` by so much all over. Along the third axis
+ * each reaches as far as its circle does where the other still meets it.
+ */
+function inCommon(a: Shape, b: Shape, grown: number, dy: number, dz: number): number {
+  if (a.kind !== 'cylinder' || b.kind !== 'cylinder') return -1;
+  const [i, j] = [a.axis, b.axis];
+  const k = 3 - i - j;
+  const halfOf = (s: Shape, axis: number) => (s.high[axis]! - s.low[axis]!) / 2;
+  const [ra, la] = [halfOf(a, k) + grown, halfOf(a, i) + grown];
+  const [rb, lb] = [halfOf(b, k), halfOf(b, j)];
+  if (ra < 0 || la < 0) return -1;
+  const d = [0, Math.abs(dy), Math.abs(dz)];
+  /** Half the chord of a circle where something is `beyond` the end of what it can meet. */
+  const chord = (r: number, beyond: number) => (beyond <= 0 ? r : beyond > r ? -1 : Math.sqrt(r * r - beyond * beyond));
+  const ofA = j === 0 ? ra : chord(ra, d[j]! - lb);
+  const ofB = i === 0 ? rb : chord(rb, d[i]! - la);
+  if (ofA < 0 || ofB < 0) return -1;
+  if (k === 0) return ofA + ofB;
+  const [reach, r, other] = i === 0 ? [la, rb, ofA] : [lb, ra, ofB];
+  const across = chord(r, d[k]! - other);
+  return across < 0 ? -1 : reach + across;
 }
