@@ -32,6 +32,7 @@ async function type(input: Locator, text: string) {
 describe('from a measured shell to a cut sheet', () => {
   it('a newcomer starts from a box, measures, adds a board, has it placed, and prints the sheets', async () => {
     const page = await bench.page('/');
+    await page.getByRole('link', { name: 'Start from a shell you have' }).click();
     await page.getByLabel('What is the shell?').fill('Toolbox');
     await page.getByRole('button', { name: 'Put it on the bench' }).click();
     await page.getByText(/dimensions of the shell are guesses/).waitFor();

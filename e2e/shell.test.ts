@@ -35,6 +35,7 @@ afterAll(() => bench.close());
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
 async function newShell(page: Page, name: string, form: string) {
+  await page.getByRole('link', { name: 'Start from a shell you have' }).click();
   await page.getByText(form, { exact: true }).click();
   await page.getByLabel('What is the shell?').fill(name);
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
@@ -78,13 +79,16 @@ describe('a survey by the keyboard alone', () => {
     expect(await reading.inputValue()).toBe('');
   });
 
-  it('hears the calipers on the bench and shows where their jaws go', async () => {
+  it('hears the simulated calipers once they are connected, and marks what they read', async () => {
     const page = await bench.page(await bench.pathOf(TABLE, 'shell'));
     await tab(page, 'Survey');
     await page.locator('[data-label="jaws"]').waitFor();
     const first = await page.locator('p.text-xl').innerText();
     await page.waitForFunction(() => document.activeElement?.id === 'reading');
-    await page.locator('button:enabled', { hasText: 'press the calipers' }).waitFor();
+    expect(await page.getByRole('button', { name: /press the/ }).count()).toBe(0);
+    await page.getByLabel(/Connect the simulated calipers/).click();
+    await page.locator('button:enabled', { hasText: 'press the simulated calipers' }).waitFor();
+    await page.getByLabel('Reading').focus();
     // Two good presses are enough; one that goes wrong is dropped.
     for (let i = 0; i < 8 && (await page.locator('p.text-xl').innerText()) === first; i++) {
       await page.keyboard.press('c');
@@ -92,6 +96,7 @@ describe('a survey by the keyboard alone', () => {
       if (await page.locator('aside [role=alert]').count()) await page.keyboard.press('d');
     }
     expect(await page.locator('p.text-xl').innerText()).not.toBe(first);
+    await page.getByText(/read off the simulated calipers: invented, not measured/).waitFor();
   });
 });
 

@@ -12,6 +12,16 @@ export function assessBrief(
   const findings: Finding[] = [];
   for (const [id, survivor] of Object.entries(brief.survivors)) {
     const { kind, id: about } = survivor.about;
+    if (kind === 'gone')
+      findings.push({
+        id: `brief/survivor/${id}`,
+        station: 'brief',
+        verdict: 'stop',
+        sentence: `“${survivor.name}” is on the survivor list, but what it is about was deleted from the plan. Undo that, or take it off the list.`,
+        brief: `${survivor.name} deleted`,
+        figures: [],
+        about: [],
+      });
     const hit = kind === 'face' ? touched.faces.has(about!) : kind === 'feature' && touched.features.has(about!);
     if (hit)
       findings.push({

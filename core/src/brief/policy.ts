@@ -12,14 +12,17 @@ export function survives(brief: Brief, kind: 'face' | 'feature', id: string): bo
 }
 
 /** The three schools in the words of the bench. */
-export const POLICIES: Readonly<Record<Policy, { label: string; rule: string }>> = {
-  conserve: {
-    label: 'Conserve',
-    rule: 'Nothing irreversible: no cutting, no drilling, no glue on original material. Brackets, existing holes, clamps.',
-  },
-  sleeper: {
-    label: 'Sleeper',
-    rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and bottom may be cut.',
-  },
-  open: { label: 'Open', rule: 'Cut what helps; function first.' },
-};
+export const POLICIES: Readonly<Record<Policy, { label: string; /** In a few words. */ short: string; rule: string }>> =
+  {
+    conserve: {
+      label: 'Conserve',
+      short: 'nothing irreversible',
+      rule: 'Nothing irreversible: no cutting, no drilling, no glue on original material. Brackets, existing holes, clamps.',
+    },
+    sleeper: {
+      label: 'Sleeper',
+      short: 'looks as it did; rear and bottom may be cut',
+      rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and bottom may be cut.',
+    },
+    open: { label: 'Open', short: 'cut what helps', rule: 'Cut what helps; function first.' },
+  };

@@ -12,6 +12,7 @@ import {
   settledWays,
   type Conflict,
   type KitMiss,
+  type Layout,
   type LayoutResult,
   type WaysOutResult,
   type Where,
@@ -112,6 +113,23 @@ export async function layouts(
     conflict,
     miss: missOf(document, conflict?.parts ?? result.homeless, { seed, keep, assess }),
   };
+}
+
+/** Placings for a first answer, and different layouts of which the best is it. */
+const FIRST = { steps: 600, wanted: 3, polish: 8 } as const;
+
+/** A first answer for a kit that is still being put together: the best of few layouts; without one, how near it comes. */
+export async function firstLayout(
+  host: JobHost,
+  document: Conversion,
+): Promise<{ layout?: Layout | undefined; miss?: KitMiss | undefined; homeless: string[] }> {
+  const assess = (plan: Conversion) => host.assess(plan);
+  const result = searchLayouts(document, { ...FIRST, assess });
+  const [layout] = await settledLayouts(document, result.layouts, (plan) => host.settle(plan));
+  if (layout) return { layout, homeless: [] };
+  const sets = result.homeless.length > 0 ? result.homeless.slice(0, 1) : undefined;
+  const set = sets ?? conflictOf(document, { assess })?.parts;
+  return { homeless: result.homeless, miss: set && missOf(document, set, { assess }) };
 }
 
 /** The least interventions after which everything fits, told as they are found. */

@@ -10,7 +10,8 @@ export interface Complaint {
 const OPTIONS: Joi.ValidationOptions = {
   abortEarly: false,
   convert: false,
-  errors: { wrap: { label: '“' } },
+  // Where it is says the path, to those who read paths; on screen it stands at the field.
+  errors: { label: false },
 };
 
 /** What is wrong with the form of a value: types, ranges, ids. Empty when it is in order. */
@@ -18,7 +19,7 @@ export function complaintsBy(form: Joi.Schema, value: unknown, at = ''): Complai
   const { error } = form.validate(value, OPTIONS);
   return (error?.details ?? []).map((detail) => ({
     path: at + detail.path.map((step) => `/${step}`).join(''),
-    message: `${detail.message}${valueNote(detail.context?.value)}`,
+    message: `${sentence(detail.message)}${valueNote(detail.context?.value)}`,
   }));
 }
 
@@ -48,6 +49,9 @@ export function complaintsBelow(form: Joi.Schema, value: unknown, steps: readonl
   }
   return complaintsBy(form, value, at);
 }
+
+/** What is wrong as a sentence: “It must be a positive number”. */
+const sentence = (message: string) => (/^(must|is|length|contains|has) /.test(message) ? `It ${message}` : message);
 
 function valueNote(value: unknown): string {
   return typeof value === 'number' || typeof value === 'string' ? ` (it is ${String(value).slice(0, 60)})` : '';

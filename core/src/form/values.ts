@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { LARGEST_LENGTH, TOOL_NAMES, type Measured } from '../quantity';
-import { keyed, list, matching, number, object, oneOf, optional, type Form } from './form';
+import { keyed, list, matching, number, object, oneOf, optional, yesOrNo, type Form } from './form';
 
 /** The six directions of the shell, and the names of a box's faces. Seen from the front. */
 export const SIDES = ['front', 'rear', 'left', 'right', 'top', 'bottom'] as const;
@@ -24,6 +24,7 @@ const measuredAs = (value: Joi.NumberSchema): Form<Measured> =>
     tool: oneOf(TOOL_NAMES),
     readings: optional(list(coordinate, 0, 24)),
     when: optional(Joi.string().isoDate().max(30) as Form<string>),
+    simulated: optional(yesOrNo),
   }) as Form<Measured>;
 
 /** Somewhere along an axis. */

@@ -25,6 +25,8 @@ export interface Measured {
   readings?: number[];
   /** When it was last measured, ISO 8601. */
   when?: string;
+  /** It came from a simulated instrument: no real thing was measured. */
+  simulated?: boolean;
 }
 
 interface ToolFacts {
@@ -60,4 +62,18 @@ export function measured(
   uncertainty: number = TOOLS[tool].uncertainty,
 ): Measured {
   return { value, uncertainty, tool };
+}
+
+/** What stands in for a size until it is measured: a third of it either way, from half a millimetre to a guess's usual. */
+export const guess = (value: number): Measured =>
+  measured(value, 'guess', Math.min(TOOLS.guess.uncertainty, Math.max(0.5, Math.round(Math.abs(value) / 3))));
+
+/**
+ * A value that was typed over another: it was taken with `tool`, where that is known, and no earlier readings count.
+ * Without one a guess stays a guess, and what was measured keeps its tool.
+ */
+export function retyped(known: Measured, value: number, tool: Tool | undefined): Measured {
+  if (known.tool !== 'guess' || tool === undefined || tool === 'guess')
+    return { value, uncertainty: known.uncertainty, tool: known.tool };
+  return measured(value, tool);
 }

@@ -1,5 +1,5 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
-export { settledLayouts, type Assess, type Settle } from './judged';
+export { settledLayouts, withLayout, type Assess, type Settle } from './judged';
 export { missOf, type KitMiss } from './kitMiss';
 export type { Layout, LayoutOptions } from './layout';
 export { searchLayouts, type LayoutResult } from './layouts';

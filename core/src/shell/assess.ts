@@ -29,7 +29,7 @@ export function assessShell(document: Conversion): Finding[] {
       id: 'shell/guesses',
       station: 'shell',
       verdict: 'warn',
-      sentence: `${guesses.length} of ${measures.length} dimensions of the shell are guesses. Measure ${pathWords(guesses[0]!.path)} first.`,
+      sentence: `${guesses.length} of ${measures.length} dimensions of the shell are guesses. Measure ${pathWords(guesses[0]!.path, document)} first.`,
       brief: `${guesses.length} guessed`,
       figures: [
         {
@@ -42,6 +42,7 @@ export function assessShell(document: Conversion): Finding[] {
       about: guesses.slice(0, 3).map((g) => ({ kind: 'measurement', id: g.path })),
       measureAgain: guesses[0]!.path,
     });
+  findings.push(...invented(document, measures));
   findings.push(...slips(measures), ...tapers(document, measures));
   if (!lidOf(document.shell) && Object.keys(document.shell.bodies).length === 0)
     findings.push({
@@ -73,6 +74,32 @@ export function assessShell(document: Conversion): Finding[] {
 
 const worstTool = (measures: { measured: Measured }[]) =>
   measures.reduce((a, b) => (b.measured.uncertainty > a.measured.uncertainty ? b : a)).measured.tool;
+
+/** Values that were read off a simulated instrument: nothing is known from them. */
+function invented(document: Conversion, measures: { path: string; measured: Measured }[]): Finding[] {
+  const simulated = measures.filter(({ measured }) => measured.simulated);
+  const [first] = simulated;
+  if (!first) return [];
+  return [
+    {
+      id: 'shell/simulated',
+      station: 'shell',
+      verdict: 'warn',
+      sentence: `${simulated.length} ${simulated.length === 1 ? 'dimension was' : 'dimensions were'} read off the simulated calipers: invented, not measured. Measure ${pathWords(first.path, document)} before you cut.`,
+      brief: `${simulated.length} simulated`,
+      figures: [
+        {
+          label: 'simulated',
+          value: simulated.length,
+          unit: 'count',
+          source: { kind: 'computed', title: 'values marked as simulated' },
+        },
+      ],
+      about: simulated.slice(0, 3).map(({ path }) => ({ kind: 'measurement', id: path })),
+      measureAgain: first.path,
+    },
+  ];
+}
 
 /** Repeats of one place that differ by more than the tool does: the shell tapers, bows or is worn there. */
 function tapers(document: Conversion, measures: { path: string; measured: Measured }[]): Finding[] {

@@ -15,6 +15,9 @@ const T95 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.2
 /** Share of a tool's half-width that repeating does not average away (zero, parallax): common practice, no source. */
 const SYSTEMATIC = 0.5;
 const INCH = 25.4;
+/** Readings within this factor of what is expected are no mix-up of units, and one within this share of the factor is. */
+const LIKELY = 8;
+const SLIP_WITHIN = 0.15;
 
 const middleOf = (values: readonly number[]) => {
   const sorted = [...values].sort((a, b) => a - b);
@@ -34,19 +37,24 @@ export function judgeReading(
   const expected = readings.length > 0 ? middleOf(readings) : known.value;
   const noise = TOOLS[tool].uncertainty;
   const unsure = readings.length > 0 ? 4 * noise : 3 * known.uncertainty + noise;
-  if (Math.abs(reading - expected) <= unsure) return { kind: 'good' };
+  // A guess says nothing against a reading, but inches are a factor that even a guess shows.
+  const guessed = readings.length === 0 && known.tool === 'guess';
+  const ratio = expected > 0 ? reading / expected : 1;
+  const inchesOff = ratio > 0 && Math.abs(Math.log(ratio)) > Math.log(LIKELY);
+  if (!inchesOff && (guessed || Math.abs(reading - expected) <= unsure)) return { kind: 'good' };
   for (const [factor, was, is] of [
     [INCH, 'inches', 'mm'],
     [1 / INCH, 'mm', 'inches'],
   ] as const) {
     const meant = reading * factor;
-    if (Math.abs(meant - expected) <= Math.max(unsure, 0.03 * expected))
+    if (inchesOff && Math.abs(meant - expected) <= Math.max(guessed ? 0 : unsure, SLIP_WITHIN * expected))
       return {
         kind: 'slip',
         meant,
         sentence: `${hundredths(reading)} is ${factor > 1 ? 'a 25.4th' : '25.4 times'} of what is expected: do the calipers show ${was === 'inches' ? 'inches' : 'mm'} where ${is} are wanted? It would be ${hundredths(meant)}.`,
       };
   }
+  if (guessed || Math.abs(reading - expected) <= unsure) return { kind: 'good' };
   if (readings.length > 0)
     return {
       kind: 'outlier',
@@ -87,13 +95,23 @@ export function averaged(readings: readonly number[], tool: Tool): Averaged {
   return { value, spread, uncertainty: crooked ? uncertainty : Math.min(own, uncertainty), crooked };
 }
 
+/** Good readings of one place before the next one comes. */
+const ENOUGH = 2;
+
+/** Two readings that agree are enough, three of a place that is crooked. */
+export const isEnough = (readings: readonly number[], tool: Tool): boolean =>
+  readings.length >= ENOUGH + (averaged(readings, tool).crooked ? 1 : 0);
+
 /** The measured value with one more reading in it. */
-export function withReading(known: Measured, reading: number, tool: Tool, when?: string): Measured {
-  const readings = [...(known.tool === tool ? (known.readings ?? []) : []), reading].slice(-24);
+export function withReading(known: Measured, reading: number, tool: Tool, when?: string, simulated = false): Measured {
+  // Readings of another tool are not averaged with these, and invented ones never with true ones.
+  const same = known.tool === tool && (known.simulated ?? false) === simulated;
+  const readings = [...(same ? (known.readings ?? []) : []), reading].slice(-24);
   const { value, uncertainty } = averaged(readings, tool);
   const round = (v: number, d: number) => Number(v.toFixed(d));
   const next: Measured = { value: round(value, 3), uncertainty: round(uncertainty, 3), tool, readings };
   if (when !== undefined) next.when = when;
+  if (simulated) next.simulated = true;
   return next;
 }
 

@@ -4,7 +4,7 @@ import { add, TOOLS, type Linear, type Measured, type Tool } from '../quantity';
 import type { Watch } from '../station';
 import { pathWords, shellMeasures } from './assess';
 import { jawsFor, type Jaws } from './jaws';
-import { toolFor } from './readings';
+import { isEnough, toolFor } from './readings';
 
 /** A measurement that is worth taking now, and why. */
 export interface SurveyStep {
@@ -29,8 +29,6 @@ export interface SurveyState {
   all: number;
 }
 
-/** Repeats of one place that are asked for at most. */
-const REPEATS = 3;
 /** Less than this is not worth a measurement, mm². */
 const LEAST_GAIN = 1e-4;
 
@@ -45,7 +43,7 @@ export function surveyOf(document: Conversion, watches: readonly Watch[]): Surve
     if (measured.value === 0 && measured.uncertainty === 0) return [];
     const tool = bestTool(measured);
     const wouldBe = TOOLS[tool].uncertainty / (measured.readings?.length ? Math.SQRT2 : 1);
-    if ((measured.readings?.length ?? 0) >= REPEATS) return [];
+    if (isDone(measured)) return [];
     const less = measured.uncertainty ** 2 - wouldBe ** 2;
     if (less <= 0) return [];
     let gain = 0;
@@ -79,10 +77,16 @@ export function surveyOf(document: Conversion, watches: readonly Watch[]): Surve
   });
   return {
     steps: steps.sort((a, b) => b.gain - a.gain),
-    done: measures.filter(({ measured }) => measured.tool !== 'guess' || measured.uncertainty === 0).length,
+    done: measures.filter(
+      ({ measured }) => !measured.simulated && (measured.tool !== 'guess' || measured.uncertainty === 0),
+    ).length,
     all: measures.length,
   };
 }
+
+/** Read as often as a walk asks for: the place is not asked about again. Invented readings are none. */
+const isDone = ({ readings = [], tool, simulated }: Measured): boolean =>
+  !simulated && readings.length > 0 && isEnough(readings, tool);
 
 /** The best tool that reaches; one that is already better is kept. */
 function bestTool(measured: Measured): Tool {

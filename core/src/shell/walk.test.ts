@@ -1,7 +1,18 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, defaultBox, defaultWedge, newConversion, type Conversion, type ProfileHull } from '../document';
-import { measured, spreadOf, type Measured, type Tool } from '../quantity';
+import {
+  applyChange,
+  defaultBox,
+  defaultWedge,
+  newConversion,
+  type BoxHull,
+  type Conversion,
+  type ProfileHull,
+} from '../document';
+import { measured, spreadOf, TOOLS, type Measured, type Tool } from '../quantity';
+import { assessShell } from './assess';
+import { judgeReading } from './readings';
 import { choose, drop, keep, leave, skip, standing, surveyOf, take, WALK_START, type Taken, type Walk } from '.';
 
 const WHEN = '2031-04-05T06:07:08.000Z';
@@ -20,6 +31,11 @@ class Walker {
   walk: Walk = WALK_START;
   get at() {
     return standing(this.walk, surveyOf(this.document, WATCHES), this.document);
+  }
+  know(path: string, known: Measured) {
+    const change = { type: 'setMeasured', path, measured: known, what: path } as const;
+    this.document = applyChange(this.document, change).document;
+    return this;
   }
   settle({ walk, keep: kept }: Taken) {
     if (kept) this.document = applyChange(this.document, kept).document;
@@ -52,9 +68,7 @@ describe('a walk around the shell', () => {
   it('the first reading replaces what was known before, also an earlier day’s readings', () => {
     const walker = new Walker();
     const old = { ...measured(399, 'rule', 3), readings: [399] };
-    const what = 'width';
-    const change = { type: 'setMeasured', path: '/shell/hull/width', measured: old, what } as const;
-    walker.document = applyChange(walker.document, change).document;
+    walker.know('/shell/hull/width', old);
     walker.walk = choose(walker.walk, '/shell/hull/width');
     walker.take(400.2, 'rule');
     expect(walker.document.shell.hull).toMatchObject({ width: { value: 400.2, readings: [400.2] } });
@@ -88,7 +102,9 @@ describe('a doubtful reading', () => {
   });
 
   it('that surprises is believed when it is read again, and only near the same', () => {
-    const walker = new Walker().take(470);
+    const walker = new Walker().know('/shell/hull/width', measured(400, 'tape'));
+    walker.walk = choose(walker.walk, '/shell/hull/width');
+    walker.take(470);
     expect(walker.walk.doubt!.verdict.kind).toBe('surprise');
     walker.take(455);
     expect(walker.walk.doubt!.value).toBe(455);
@@ -111,6 +127,51 @@ describe('a doubtful reading', () => {
     expect(walker.walk.doubt!.verdict).toMatchObject({ kind: 'outlier', sentence: expect.stringMatching(/no length/) });
     expect(walker.document.shell.hull).toMatchObject({ width: { value: 400 } });
   });
+});
+
+describe('a guess', () => {
+  const WALL = '/shell/hull/walls/left';
+  const reading = (value: number, guessed = measured(3, 'guess', 1)) => judgeReading(guessed, [], value, 'calipers');
+
+  it('says nothing against a first reading, but shows inches', () => {
+    for (const value of [0.8, 1.2, 9, 12, 19]) expect(reading(value)).toEqual({ kind: 'good' });
+    expect(reading(0.118)).toMatchObject({ kind: 'slip', meant: expect.closeTo(2.997, 3) });
+    expect(reading(76.2)).toMatchObject({ kind: 'slip', meant: expect.closeTo(3, 3) });
+  });
+
+  it('is not what an imprecise tool leaves: inches are shown there too', () =>
+    expect(reading(0.118, measured(3, 'tape'))).toMatchObject({ kind: 'slip' }));
+
+  it('a reading of simulated calipers is marked, and a true one never averaged with it', () => {
+    const walker = new Walker();
+    walker.walk = choose(walker.walk, WALL);
+    walker.settle(take(walker.walk, walker.at, 3.4, 'calipers', WHEN, true));
+    const wall = () => (walker.document.shell.hull as BoxHull).walls.left;
+    expect(wall()).toMatchObject({ value: 3.4, simulated: true });
+    expect(assessShell(walker.document).map((f) => f.id)).toContain('shell/simulated');
+    walker.keep(3.1, 'calipers');
+    expect(wall()).toMatchObject({ value: 3.1, readings: [3.1] });
+    expect(wall()).not.toHaveProperty('simulated');
+    expect(assessShell(walker.document).map((f) => f.id)).not.toContain('shell/simulated');
+  });
+});
+
+it('ends: whoever reads every place with a true hand has nothing left to measure', () => {
+  fc.assert(
+    fc.property(fc.infiniteStream(fc.double({ min: -1, max: 1, noNaN: true })), (hand) => {
+      const walker = new Walker();
+      let readings = 0;
+      for (; walker.at.step && readings < 60; readings++) {
+        const { step } = walker.at;
+        const off = hand.next().value! * TOOLS[step!.tool].uncertainty;
+        walker.keep(step!.measured.readings?.[0] ?? step!.measured.value + off, step!.tool);
+      }
+      expect(walker.at.step).toBeUndefined();
+      // Three sizes, six walls; two or three readings of each.
+      expect(readings).toBeLessThanOrEqual(27);
+    }),
+    { numRuns: 30 },
+  );
 });
 
 describe('a place', () => {

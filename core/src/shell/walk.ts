@@ -1,6 +1,6 @@
 import { measuredTogether, valueAt, type Change, type Conversion } from '../document';
 import type { Measured, Tool } from '../quantity';
-import { averaged, judgeReading, withReading, type ReadingVerdict } from './readings';
+import { isEnough, judgeReading, withReading, type ReadingVerdict } from './readings';
 import type { SurveyState, SurveyStep } from './survey';
 
 /** A reading that waits for a word of the user. */
@@ -40,8 +40,6 @@ export interface Taken {
   keep?: Change;
 }
 
-/** Good readings of one place before the walk goes on by itself. */
-const ENOUGH = 2;
 /** A surprise that is read again this near is believed, mm. */
 const AGAIN = 0.6;
 
@@ -71,7 +69,7 @@ export const drop = (walk: Walk): Walk => ({ ...walk, doubt: undefined });
 /**
  * Keeps a reading, whatever is thought of it: the first one of this walk replaces what was known, the next are averaged
  * with it. Two that agree are enough, three of a place that is crooked.
- * @param reading mm @param when ISO 8601
+ * @param reading mm @param when ISO 8601 @param simulated it came from an instrument that does not exist
  */
 export function keep(
   walk: Walk,
@@ -79,14 +77,16 @@ export function keep(
   reading: number,
   tool: Tool,
   when: string,
+  simulated = false,
 ): Taken {
   if (!step || !known) return { walk };
-  const from = walk.taken === 0 ? { ...known, readings: [] } : known;
-  const all = [...readings, reading];
-  const enough = all.length >= ENOUGH + (averaged(all, tool).crooked ? 1 : 0);
+  const mixed = walk.taken > 0 && (known.simulated ?? false) !== simulated;
+  const from = walk.taken === 0 || mixed ? { ...known, readings: [] } : known;
+  const all = mixed ? [reading] : [...readings, reading];
+  const enough = isEnough(all, tool);
   return {
     walk: enough ? leave(walk) : { ...walk, held: step, taken: all.length, doubt: undefined },
-    keep: together(step.words, paths, withReading(from, reading, tool, when)),
+    keep: together(step.words, paths, withReading(from, reading, tool, when, simulated)),
   };
 }
 
@@ -97,10 +97,10 @@ function together(what: string, paths: readonly string[], measured: Measured): C
 }
 
 /** Takes a reading, mm: good ones are kept, doubtful ones wait for a word. A surprise read twice is kept. */
-export function take(walk: Walk, at: Standing, reading: number, tool: Tool, when: string): Taken {
+export function take(walk: Walk, at: Standing, reading: number, tool: Tool, when: string, simulated = false): Taken {
   if (!at.known) return { walk };
   const again = walk.doubt?.verdict.kind === 'surprise' && Math.abs(walk.doubt.value - reading) < AGAIN;
   const verdict = judgeReading(at.known, at.readings, reading, tool);
-  if (verdict.kind === 'good' || again) return keep(walk, at, reading, tool, when);
+  if (verdict.kind === 'good' || again) return keep(walk, at, reading, tool, when, simulated);
   return { walk: { ...walk, doubt: { value: reading, verdict } } };
 }

@@ -1,10 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { LengthUnit } from '@young-shell/core/quantity';
+import type { LengthUnit, Tool } from '@young-shell/core/quantity';
 
 /** What belongs to this browser and not to a conversion. */
 export interface Preferences {
   unit: LengthUnit;
   theme: 'light' | 'dark';
+  /** What was measured with last: the next guess that is typed over is taken with it. */
+  tool?: Tool | undefined;
 }
 
 const KEY = 'young-shell/preferences';
@@ -28,6 +30,9 @@ const slice = createSlice({
     setUnit: (state, { payload }: PayloadAction<LengthUnit>) => {
       state.unit = payload;
     },
+    setTool: (state, { payload }: PayloadAction<Tool | undefined>) => {
+      state.tool = payload;
+    },
     setTheme: (state, { payload }: PayloadAction<Preferences['theme']>) => {
       state.theme = payload;
     },
@@ -35,7 +40,7 @@ const slice = createSlice({
 });
 
 export const preferencesReducer = slice.reducer;
-export const { setUnit, setTheme } = slice.actions;
+export const { setUnit, setTheme, setTool } = slice.actions;
 
 /** Writes preferences to the browser and the theme to the page. */
 export function applyPreferences(preferences: Preferences): void {

@@ -11,6 +11,11 @@ const AFTER_FIRST_VIEW = 4000; // ms
 setTimeout(() => void Promise.all(STATIONS.map(({ screen }) => screen())).catch(() => undefined), AFTER_FIRST_VIEW);
 
 export const router = createBrowserRouter([
+  {
+    path: '/new',
+    lazy: async () => ({ Component: (await import('../begin/BeginPage')).BeginPage }),
+    errorElement: <Crash />,
+  },
   { path: '/', element: <ConversionsPage />, errorElement: <Crash /> },
   {
     path: '/c/:id',

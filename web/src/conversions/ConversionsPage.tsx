@@ -1,6 +1,5 @@
-import { BEGINNING } from '@young-shell/core/plan';
 import { Moon, Sun, Upload } from 'lucide-react';
-import { useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { LARGEST_FILE, type Listed } from '@young-shell/core/document';
 import { setTheme } from '../app/preferences';
@@ -10,7 +9,6 @@ import { Button, buttonClass } from '../ui/Button';
 import { ConversionRow } from './ConversionRow';
 import { DeletedList } from './DeletedList';
 import { FileButton } from './FileButton';
-import { NewConversion } from './NewConversion';
 import { ReadableNote } from './ReadableNote';
 import { renameConversion } from './rename';
 import { useConversions } from './useConversions';
@@ -21,7 +19,6 @@ const complain = (error: unknown) => toast.error((error as Error).message, { dur
 export function ConversionsPage() {
   const dispatch = useAppDispatch();
   const theme = useAppSelector((s) => s.preferences.theme);
-  const navigate = useNavigate();
   const { list, deleted, away, waiting, load } = useConversions();
   const tell = (work: Promise<unknown>) => void work.then(load, complain);
 
@@ -117,11 +114,16 @@ export function ConversionsPage() {
             />
           </div>
         </div>
-        <NewConversion
-          onCreate={(name, form) =>
-            api.create(name, form).then((head) => void navigate(`/c/${head.id}/${BEGINNING}`), complain)
-          }
-        />
+        <section className="h-fit bg-sheet p-5" aria-label="New conversion">
+          <h2 className="m-0 text-xl font-semibold">A shell of your own</h2>
+          <p className="mt-1 mb-3 text-ink-soft">
+            Its size, its walls, what goes in: a first layout is found while you type. Two minutes; everything can be
+            measured better later.
+          </p>
+          <Link className={`${buttonClass('strong')} w-full`} to="/new">
+            Start from a shell you have
+          </Link>
+        </section>
       </main>
     </div>
   );

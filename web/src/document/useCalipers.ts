@@ -13,10 +13,13 @@ interface CaliperEvent {
 const PAGE = crypto.randomUUID();
 
 /**
- * Readings of the calipers on the bench, as they come. The simulated ones are told where their jaws are when the
+ * Readings of the simulated calipers, as they come, while they are wanted. They are told where their jaws are when the
  * button is pressed. A reading in inches is handed on as the number that was shown: finding slips is the survey's job.
  */
-export function useCalipers(onReading: (value: number, path: string) => void): {
+export function useCalipers(
+  wanted: boolean,
+  onReading: (value: number, path: string) => void,
+): {
   connected: boolean;
   press: (conversion: string, path: string) => Promise<void>;
 } {
@@ -24,6 +27,7 @@ export function useCalipers(onReading: (value: number, path: string) => void): {
   const handler = useRef(onReading);
   handler.current = onReading;
   useEffect(() => {
+    if (!wanted) return;
     const source = new EventSource('/api/instruments/calipers/events');
     source.onopen = () => setConnected(true);
     source.onerror = () => setConnected(false);
@@ -31,8 +35,11 @@ export function useCalipers(onReading: (value: number, path: string) => void): {
       const { path, value, by } = JSON.parse(event.data) as CaliperEvent;
       if (by === null ? window.document.hasFocus() : by === PAGE) handler.current(value, path);
     };
-    return () => source.close();
-  }, []);
+    return () => {
+      source.close();
+      setConnected(false);
+    };
+  }, [wanted]);
   const press = useCallback(async (conversion: string, path: string) => {
     await fetch('/api/instruments/calipers/press', {
       method: 'POST',

@@ -1,7 +1,9 @@
 import { editLength, formatLength, parseLength, type LengthError } from '@young-shell/core/quantity';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../app/store';
 import { Field, inputClass } from './Field';
+import { halfTyped, keepHalfTyped } from './halfTyped';
+import { useSelectAll } from './useSelectAll';
 
 interface Props {
   label: string;
@@ -22,10 +24,17 @@ interface Props {
  */
 export function LengthField({ label, value, onCommit, least = -Infinity, most = Infinity, aside }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
-  const [text, setText] = useState<string>();
+  const [text, setTyped] = useState(() => halfTyped(label));
   const [error, setError] = useState<string>();
+  const setText = (typed: string | undefined, half = false) => {
+    setTyped(typed);
+    keepHalfTyped(label, half ? typed : undefined);
+  };
+  const about = useRef([value, unit]);
   useEffect(() => {
-    setText(undefined);
+    if (about.current[0] === value && about.current[1] === unit) return;
+    about.current = [value, unit];
+    setTyped(undefined);
     setError(undefined);
   }, [value, unit]);
   const shown = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
@@ -52,6 +61,9 @@ export function LengthField({ label, value, onCommit, least = -Infinity, most = 
     event.preventDefault();
     keep(Math.round((value + way * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1)) * 1000) / 1000);
   };
+  const digits = unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3;
+  const written = text ?? formatLength(value, unit, digits);
+  const selecting = useSelectAll(written, () => setText(editLength(value, unit)));
   return (
     <Field label={label} error={error}>
       {({ id, describedBy }) => (
@@ -64,20 +76,9 @@ export function LengthField({ label, value, onCommit, least = -Infinity, most = 
             aria-describedby={describedBy}
             aria-invalid={error !== undefined}
             className={`figure text-[19px] leading-6 ${inputClass} ${aside ? 'pr-24' : 'pr-10'}`}
-            value={
-              text ??
-              formatLength(
-                value,
-                unit,
-                unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3,
-              )
-            }
-            onFocus={(event) => {
-              setText(editLength(value, unit));
-              const target = event.currentTarget;
-              requestAnimationFrame(() => target.select());
-            }}
-            onChange={(event) => setText(event.target.value)}
+            value={written}
+            {...selecting}
+            onChange={(event) => setText(event.target.value, true)}
             onBlur={commit}
             onKeyDown={(event) => {
               if (event.key === 'Enter') commit();

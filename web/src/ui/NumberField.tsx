@@ -14,6 +14,7 @@ export function NumberField({ label, value, least, most, onCommit }: Props) {
     <TextField
       label={label}
       value={String(value)}
+      selects
       onCommit={(text) => {
         const number = Number(text.trim().replace(',', '.').replace('−', '-'));
         if (text.trim() === '' || !Number.isFinite(number)) return `“${text}” is not a number.`;

@@ -1,23 +1,27 @@
 import { useEffect, useState } from 'react';
 import { Field, inputClass } from './Field';
+import { useSelectAll } from './useSelectAll';
 
 interface Props {
   label: string;
   value: string;
   placeholder?: string;
   multiline?: boolean;
+  /** A value that is typed anew: selected when it gets the focus. */
+  selects?: boolean;
   /** Gives what is wrong with the text, or nothing. */
   onCommit: (text: string) => string | undefined;
 }
 
 /** Text that is kept when the field is left or Enter is pressed; Escape brings the old text back. */
-export function TextField({ label, value, placeholder, multiline, onCommit }: Props) {
+export function TextField({ label, value, placeholder, multiline, selects, onCommit }: Props) {
   const [text, setText] = useState(value);
   const [error, setError] = useState<string>();
   useEffect(() => {
     setText(value);
     setError(undefined);
   }, [value]);
+  const selecting = useSelectAll(text, () => undefined);
   const commit = () => setError(text === value ? undefined : onCommit(text));
   return (
     <Field label={label} error={error}>
@@ -36,7 +40,11 @@ export function TextField({ label, value, placeholder, multiline, onCommit }: Pr
             if (event.key === 'Escape') setText(value);
           },
         };
-        return multiline ? <textarea rows={2} {...shared} /> : <input type="text" {...shared} />;
+        return multiline ? (
+          <textarea rows={2} {...shared} />
+        ) : (
+          <input type="text" {...shared} {...(selects ? selecting : {})} />
+        );
       }}
     </Field>
   );

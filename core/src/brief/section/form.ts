@@ -6,8 +6,8 @@ export const POLICY_NAMES = ['conserve', 'sleeper', 'open'] as const;
 
 const survivor = object({
   name: text(120),
-  /** What it is about: a face that is not to be cut, a feature that stays, or just words. */
-  about: object({ kind: oneOf(['face', 'feature', 'words']), id: optional(id) }),
+  /** What it is about: a face that is not to be cut, a feature that stays, just words, or what was deleted since. */
+  about: object({ kind: oneOf(['face', 'feature', 'words', 'gone']), id: optional(id) }),
 });
 
 const target = object({

@@ -45,8 +45,9 @@ export const briefSection = section<'brief', Brief, { brief: Brief }, BriefChang
   },
   things: ({ survivors, targets }) => ({ survivor: survivors, target: targets }),
   forget: ({ brief }, { kind, id }) => {
-    for (const [key, { about }] of Object.entries(brief.survivors))
-      if (about.kind === kind && about.id === id) delete brief.survivors[key];
+    // It was to survive: that it is gone is told, not forgotten.
+    for (const survivor of Object.values(brief.survivors))
+      if (survivor.about.kind === kind && survivor.about.id === id) survivor.about = { kind: 'gone' };
     if (kind === 'face' && brief.blockedFaces.includes(id))
       brief.blockedFaces = brief.blockedFaces.filter((face) => face !== id);
   },

@@ -9,7 +9,7 @@ import { defaultWedge, STARTING_FORMS } from './starts';
 const wedge = () => defaultWedge().corners;
 
 describe('a section', () => {
-  it('keeps what is known of the corners that stay, and drops readings of those that move', () => {
+  it('keeps what is known of the corners that stay; those that were dragged are guesses', () => {
     const read = { ...measured(320, 'rule', 0.5), readings: [319.9, 320.1], when: '2031-01-01' };
     const corners = wedge().map((c, i) => (i === 1 ? { ...c, a: read } : c));
     const same = withCornersAt(corners, cornerPoints(corners));
@@ -18,7 +18,9 @@ describe('a section', () => {
       corners,
       cornerPoints(corners).map(([a, b]) => [a + 1, b]),
     );
-    expect(moved[1]!.a).toEqual({ value: 321, uncertainty: 0.5, tool: 'rule' });
+    // Where it was dragged to nobody measured; a typed length was.
+    expect(moved[1]!.a).toEqual({ value: 321, uncertainty: 1, tool: 'guess' });
+    expect(putAt(read, 321, 'calipers')).toEqual(measured(321, 'calipers'));
     expect(moved[1]!.b).toBe(corners[1]!.b);
     expect(moved.map((c) => c.face)).toEqual(corners.map((c) => c.face));
   });

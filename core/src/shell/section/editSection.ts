@@ -1,4 +1,4 @@
-import { measured, type Measured } from '../../quantity';
+import { measured, type Measured, type Tool } from '../../quantity';
 import type { Point2 } from '../../solid/polygon';
 import type { ProfileCorner } from './form';
 
@@ -10,23 +10,28 @@ interface Corner {
 
 /** Two lengths nearer than this are the same, mm. */
 const SAME = 1e-9;
+/** How sure a dragged corner is at best, mm: common practice, no source. */
+const DRAGGED = 1;
 
 /** The corners of a section as points, mm. */
 export const cornerPoints = (corners: readonly Corner[]): Point2[] =>
   corners.map((c): Point2 => [c.a.value, c.b.value]);
 
-/** A measured value put elsewhere, mm: it keeps what it is worth, but not readings that showed another length. */
-export const putAt = (old: Measured, value: number): Measured =>
-  Math.abs(old.value - value) < SAME ? old : { value, uncertainty: old.uncertainty, tool: old.tool };
+/** A measured value put elsewhere, mm: with a tool it was taken there, without one it is a guess, no surer than it was. */
+export function putAt(old: Measured, value: number, tool?: Tool): Measured {
+  if (Math.abs(old.value - value) < SAME) return old;
+  if (tool !== undefined) return measured(value, tool);
+  return measured(value, 'guess', Math.max(DRAGGED, old.uncertainty));
+}
 
 /**
  * The corners at other points.
- * @param points one a corner, mm @throws Error for another number of points
+ * @param points one a corner, mm @param tool what those were taken with; without it they are guesses @throws Error for another number of points
  */
-export function withCornersAt<C extends Corner>(corners: readonly C[], points: readonly Point2[]): C[] {
+export function withCornersAt<C extends Corner>(corners: readonly C[], points: readonly Point2[], tool?: Tool): C[] {
   if (points.length !== corners.length)
     throw new Error(`${points.length} points are given for ${corners.length} corners; one for each is wanted.`);
-  return corners.map((c, i) => ({ ...c, a: putAt(c.a, points[i]![0]), b: putAt(c.b, points[i]![1]) }));
+  return corners.map((c, i) => ({ ...c, a: putAt(c.a, points[i]![0], tool), b: putAt(c.b, points[i]![1], tool) }));
 }
 
 /** The point halfway along edge i, on a grid of 0.1 mm: a guess until it is measured. */

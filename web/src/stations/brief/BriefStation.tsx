@@ -1,4 +1,4 @@
-import { POLICIES } from '@young-shell/core/brief';
+import { facesAgainst, POLICIES, standingPlace, STANDS, type StandingPlace } from '@young-shell/core/brief';
 import { facesOf, type Policy } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -67,6 +67,18 @@ export function BriefStation() {
             value={brief.place}
             placeholder="On a shelf, under a desk, carried …"
             onCommit={(place) => set({ type: 'setBrief', brief: { place } })}
+          />
+          <Choice
+            label="It stands"
+            value={standingPlace(shell, brief.blockedFaces) ?? 'ticked'}
+            options={[
+              ...Object.entries(STANDS).map(([value, { words }]) => ({ value, label: words })),
+              { value: 'ticked', label: 'against the faces ticked below' },
+            ]}
+            onChange={(place) =>
+              place in STANDS &&
+              set({ type: 'setBrief', brief: { blockedFaces: facesAgainst(shell, place as StandingPlace) } })
+            }
           />
           <fieldset className="m-0 border-0 p-0">
             <legend className="font-label text-sm text-ink-soft">

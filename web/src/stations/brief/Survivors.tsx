@@ -19,7 +19,9 @@ export function Survivors() {
       ? `${id} face not cut`
       : kind === 'feature'
         ? `${shell.features[id!]?.name ?? id} stays`
-        : 'for you to watch';
+        : kind === 'gone'
+          ? 'deleted from the plan'
+          : 'for you to watch';
   return (
     <Section title="Survivors">
       <ul className="m-0 mb-2 list-none p-0">

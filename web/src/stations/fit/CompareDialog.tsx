@@ -2,13 +2,13 @@ import { assemble } from '@young-shell/core/assembly';
 import type { Conversion } from '@young-shell/core/document';
 import { balanceOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
-import { isPresent, markPlan, SOFT_RULES, type Mark } from '@young-shell/core/search';
+import { isPresent, markPlan, SOFT_RULES, withLayout, type Mark } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Dialog } from '../../ui/Dialog';
-import { LayoutPicture } from './LayoutPicture';
-import { withLayout, withVariant } from './plans';
+import { LayoutPicture } from '../../view/LayoutPicture';
+import { withVariant } from './plans';
 
 const UNITS: Record<Mark['unit'], (v: number) => string> = {
   mm: (v) => (v >= 100 ? `${(v / 1000).toFixed(2)} m` : `${formatLength(v)} mm`),
@@ -27,7 +27,9 @@ export function CompareDialog({ onClose }: { onClose: () => void }) {
       ...Object.values(document.layout.variants)
         .filter((v) => !isPresent(document, v))
         .map((v) => ({ name: v.name, plan: withVariant(document, v) })),
-      ...found.slice(0, 4).map((layout, i) => ({ name: `Layout ${i + 1}`, plan: withLayout(document, layout) })),
+      ...found
+        .slice(0, 4)
+        .map((layout, i) => ({ name: `Layout ${i + 1}`, plan: withLayout(document, layout.placements) })),
     ];
     return plans.slice(0, 7).map(({ name, plan }) => {
       const assembly = assemble(plan);

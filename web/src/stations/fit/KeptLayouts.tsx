@@ -11,7 +11,7 @@ import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { CompareDialog } from './CompareDialog';
 import { freeName, withVariant } from './plans';
-import { LayoutPicture } from './LayoutPicture';
+import { LayoutPicture } from '../../view/LayoutPicture';
 
 /** Layouts kept by name: switch to one and back without loss, compare them side by side. */
 export function KeptLayouts() {

@@ -1,6 +1,6 @@
 import { nextId, type Change } from '@young-shell/core/document';
 import { inUnit } from '@young-shell/core/quantity';
-import { variantOf, type Layout } from '@young-shell/core/search';
+import { variantOf, withLayout, type Layout } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -8,8 +8,8 @@ import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { preview } from '../../view/slice';
-import { LayoutPicture } from './LayoutPicture';
-import { freeName, withLayout } from './plans';
+import { LayoutPicture } from '../../view/LayoutPicture';
+import { freeName } from './plans';
 
 /** Warnings of the stations that are written out. */
 const WARNS = 2;
@@ -22,7 +22,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const { warns = [] } = layout;
   const trying = useAppSelector((s) => s.view.preview?.label === name);
-  const shown = useMemo(() => withLayout(document, layout), [document, layout]);
+  const shown = useMemo(() => withLayout(document, layout.placements), [document, layout]);
   const change: Change = useMemo(
     () => ({
       type: 'all',

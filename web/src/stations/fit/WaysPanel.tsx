@@ -9,7 +9,7 @@ import { Explain } from '../../ui/Explain';
 import { Progress } from '../../ui/Progress';
 import { RemedyRow } from '../../ui/RemedyRow';
 import { Section } from '../../ui/Section';
-import { LayoutPicture } from './LayoutPicture';
+import { LayoutPicture } from '../../view/LayoutPicture';
 import { searchWaysOut, stopSearch } from './search';
 import { useAtRest } from './useAtRest';
 

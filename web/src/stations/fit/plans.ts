@@ -1,11 +1,5 @@
 import { applyChange, type Conversion, type Variant } from '@young-shell/core/document';
-import { changesTo, type Layout } from '@young-shell/core/search';
-
-/** A plan with a layout in it. */
-export const withLayout = (document: Conversion, { placements }: Layout): Conversion => ({
-  ...document,
-  layout: { ...document.layout, placements: { ...document.layout.placements, ...placements } },
-});
+import { changesTo } from '@young-shell/core/search';
 
 /** The plan with a kept layout in it. */
 export function withVariant(document: Conversion, variant: Variant): Conversion {

@@ -1,6 +1,6 @@
 import { hullModel } from '@young-shell/core/assembly';
 import type { Copies, Feature } from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import { guess } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -22,8 +22,8 @@ export function CopiesForm({ id, feature }: { id: string; feature: Feature }) {
   const put = (next: Copies | null) => submit({ type: 'setFeature', id, feature: { ...feature, copies: next } });
   const start = (kind: string) => {
     const { low, high } = hullModel(shell);
-    if (kind === 'row') return put({ kind, axis: 'x', count: 2, pitch: measured(40, 'rule') });
-    if (kind === 'mirror') return put({ kind, axis: 'x', at: measured((low[0] + high[0]) / 2, 'rule') });
+    if (kind === 'row') return put({ kind, axis: 'x', count: 2, pitch: guess(40) });
+    if (kind === 'mirror') return put({ kind, axis: 'x', at: guess((low[0] + high[0]) / 2) });
     return put(null);
   };
   return (

@@ -1,3 +1,4 @@
+import { survives } from '@young-shell/core/brief';
 import {
   extentOf,
   FEATURE_KINDS,
@@ -7,11 +8,11 @@ import {
   type FeatureKind,
   type FeatureShape,
 } from '@young-shell/core/document';
-import { measured, type Measured } from '@young-shell/core/quantity';
+import { guess, measured, type Measured } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
-import { Button } from '../../ui/Button';
+import { DeleteButton } from '../../ui/DeleteButton';
 import { Check } from '../../ui/Check';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
@@ -35,12 +36,12 @@ const SHAPES: { value: FeatureShape['kind']; label: string }[] = [
 /** The same room as another shape: a box around it, a cylinder in it, a section that is that box. */
 function reshaped(feature: Feature, kind: FeatureShape['kind']): FeatureShape {
   const { low, high } = extentOf(feature);
-  const [w, d, h] = [0, 1, 2].map((i) => measured(Math.round((high[i]! - low[i]!) * 10) / 10, 'rule')) as [
+  const [w, d, h] = [0, 1, 2].map((i) => guess(Math.round((high[i]! - low[i]!) * 10) / 10)) as [
     Measured,
     Measured,
     Measured,
   ];
-  const zero = measured(0, 'rule', 0);
+  const zero = measured(0, 'guess', 0);
   if (kind === 'cylinder') return { kind, axis: 'z', diameter: w.value < d.value ? w : d, length: h };
   if (kind === 'prism')
     return {
@@ -59,7 +60,8 @@ function reshaped(feature: Feature, kind: FeatureShape['kind']): FeatureShape {
 
 /** Everything about one feature. */
 export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
-  const { bodies } = useAppSelector(selectDocument).shell;
+  const { shell, brief } = useAppSelector(selectDocument);
+  const { bodies } = shell;
   const submit = useSubmit();
   const put = (patch: Partial<Feature>) => submit({ type: 'setFeature', id, feature: { ...feature, ...patch } });
   const field = (label: string, path: string) => (
@@ -143,9 +145,17 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
           ))}
         </fieldset>
       )}
-      <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'setFeature', id, feature: null })}>
-        Delete {feature.name}
-      </Button>
+      <DeleteButton
+        name={feature.name}
+        why={
+          survives(brief, 'feature', id)
+            ? 'It is on the survivor list.'
+            : feature.fate === 'keep' && feature.why
+              ? `It must be kept: ${feature.why}`
+              : undefined
+        }
+        onDelete={() => submit({ type: 'setFeature', id, feature: null })}
+      />
     </div>
   );
 }

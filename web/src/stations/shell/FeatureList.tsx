@@ -1,6 +1,6 @@
 import { hullModel } from '@young-shell/core/assembly';
 import { feature, nextId, type Feature, type FeatureKind, type FeatureShape } from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import { guess, measured } from '@young-shell/core/quantity';
 import { Plus } from 'lucide-react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -16,31 +16,32 @@ const FATES = [
   { value: 'removed', label: 'removed' },
 ] as const;
 
-const rule = (value: number) => measured(value, 'rule');
+/** The datum of a section: nothing to measure. */
+const ZERO = measured(0, 'guess', 0);
 const box = (w: number, d: number, h: number): FeatureShape => ({
   kind: 'box',
-  width: rule(w),
-  depth: rule(d),
-  height: rule(h),
+  width: guess(w),
+  depth: guess(d),
+  height: guess(h),
 });
 
 /** What usually stands in shells, with the form it usually has. */
 const STARTS: Record<Exclude<FeatureKind, 'other'>, { shape: FeatureShape; rest?: Partial<Feature> }> = {
   rib: { shape: box(60, 6, 20), rest: { fate: 'cut' } },
   boss: {
-    shape: { kind: 'cylinder', axis: 'z', diameter: measured(10), length: rule(20) },
+    shape: { kind: 'cylinder', axis: 'z', diameter: guess(10), length: guess(20) },
     rest: { fate: 'cut' },
   },
   bulge: {
     shape: {
       kind: 'prism',
       axis: 'x',
-      length: rule(80),
+      length: guess(80),
       corners: [
-        { a: rule(0), b: rule(0) },
-        { a: rule(60), b: rule(0) },
-        { a: rule(45), b: rule(20) },
-        { a: rule(15), b: rule(20) },
+        { a: ZERO, b: ZERO },
+        { a: guess(60), b: ZERO },
+        { a: guess(45), b: guess(20) },
+        { a: guess(15), b: guess(20) },
       ],
     },
   },
@@ -63,7 +64,7 @@ export function FeatureList() {
     const id = nextId(features, kind, document.spent);
     const { shape, rest } = STARTS[kind];
     const name = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${id.split('-').at(-1)}`;
-    const at = [innerLow[0] + 20, innerLow[1] + 40, innerLow[2]].map((v) => rule(Math.round(v * 10) / 10));
+    const at = [innerLow[0] + 20, innerLow[1] + 40, innerLow[2]].map((v) => measured(Math.round(v * 10) / 10, 'guess'));
     const wrong = submit({
       type: 'setFeature',
       id,
@@ -119,7 +120,10 @@ export function FeatureList() {
                   aria-label={`Fate of ${item.name}`}
                   className="min-h-8 rounded-sm border border-line-strong bg-field px-1"
                   value={item.fate}
-                  onChange={(event) => submit({ type: 'setFate', id, fate: event.target.value as Feature['fate'] })}
+                  onChange={(event) => {
+                    const wrong = submit({ type: 'setFate', id, fate: event.target.value as Feature['fate'] });
+                    if (wrong) toast.error(wrong);
+                  }}
                 >
                   {FATES.map((f) => (
                     <option key={f.value} value={f.value}>

@@ -51,7 +51,7 @@ function Editor({ hull }: { hull: ProfileHull }) {
       corners={corners}
       outline={outline}
       names={hull.corners.map((c) => c.face)}
-      onMove={(next) => keep(withCornersAt(hull.corners, next))}
+      onMove={(next, tool) => keep(withCornersAt(hull.corners, next, tool))}
       onInsert={(after) => keep(withProfileCornerOn(hull.corners, after))}
       onRemove={(index) => keep(hull.corners.filter((_, i) => i !== index))}
       cornerFields={(i) => (

@@ -1,5 +1,5 @@
 import { facesOf, nextId, type Opening } from '@young-shell/core/document';
-import { measured, type Measured } from '@young-shell/core/quantity';
+import { guess, type Measured } from '@young-shell/core/quantity';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -20,9 +20,7 @@ export function OpeningList() {
   const add = (kind: 'rectangle' | 'round') => {
     const id = nextId(shell.openings, 'opening', spent);
     const shape: Opening['shape'] =
-      kind === 'round'
-        ? { kind, diameter: measured(20, 'calipers') }
-        : { kind, width: measured(60, 'rule'), height: measured(30, 'rule') };
+      kind === 'round' ? { kind, diameter: guess(20) } : { kind, width: guess(60), height: guess(30) };
     const wrong = submit({
       type: 'setOpening',
       id,
@@ -30,8 +28,8 @@ export function OpeningList() {
         name: `Opening ${id.split('-').at(-1)}`,
         face: facesOf(shell.hull)[1]!,
         shape,
-        u: measured(80, 'rule'),
-        v: measured(40, 'rule'),
+        u: guess(80),
+        v: guess(40),
       },
     });
     if (wrong) toast.error(wrong);

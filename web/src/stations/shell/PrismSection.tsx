@@ -32,7 +32,7 @@ export function PrismSection({ id, feature, shape }: { id: string; feature: Feat
         <SectionEditor
           axis={shape.axis}
           corners={corners}
-          onMove={(next) => keep(withCornersAt(shape.corners, next))}
+          onMove={(next, tool) => keep(withCornersAt(shape.corners, next, tool))}
           onInsert={(after) => keep(withCornerOn(shape.corners, after))}
           onRemove={(index) => keep(shape.corners.filter((_, i) => i !== index))}
           cornerFields={(i) =>

@@ -1,7 +1,9 @@
 import { edgeLengths, withEdgeLength, type AxisName } from '@young-shell/core/document';
+import type { Tool } from '@young-shell/core/quantity';
 import type { Point2 } from '@young-shell/core/solid';
 import { Plus, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { LengthField } from '../../ui/LengthField';
 import { SECTION_NAMES, SectionDrawing, type Picked } from '../../ui/SectionDrawing';
@@ -11,8 +13,8 @@ interface Props {
   corners: readonly Point2[];
   outline?: readonly Point2[];
   names?: readonly string[];
-  /** Puts the corners elsewhere, all in one change; gives what is wrong with that, or nothing. */
-  onMove: (corners: Point2[]) => string | undefined;
+  /** Puts the corners elsewhere, all in one change; gives what is wrong with that, or nothing. A typed length has a tool. */
+  onMove: (corners: Point2[], tool?: Tool) => string | undefined;
   onInsert: (after: number) => string | undefined;
   onRemove: (index: number) => string | undefined;
   /** More about the picked corner or edge. */
@@ -35,6 +37,7 @@ export function SectionEditor({
   const [picked, setPicked] = useState<Picked>({ kind: 'edge', index: 0 });
   const [moving, setMoving] = useState<Point2[]>();
   const [error, setError] = useState<string>();
+  const tool = useAppSelector((s) => s.preferences.tool);
   const shown = moving ?? corners;
   const index = Math.min(picked.index, corners.length - 1);
   const [aName, bName] = SECTION_NAMES[axis];
@@ -76,7 +79,7 @@ export function SectionEditor({
               value={Math.round(edgeLengths(corners)[index]! * 1000) / 1000}
               onCommit={(length) => {
                 try {
-                  return done(onMove(withEdgeLength(corners, index, length)));
+                  return done(onMove(withEdgeLength(corners, index, length), tool));
                 } catch (problem) {
                   return (problem as Error).message;
                 }

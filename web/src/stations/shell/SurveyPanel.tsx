@@ -5,9 +5,11 @@ import { useParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { typedReading, useCalipers } from '../../document/useCalipers';
 import { Button } from '../../ui/Button';
+import { halfTyped, keepHalfTyped } from '../../ui/halfTyped';
 import { Section } from '../../ui/Section';
 import { showJaws } from './slice';
 import { DoubtCard } from './DoubtCard';
+import { SimulatedCalipers } from './SimulatedCalipers';
 import { useSurvey } from './useSurvey';
 
 /** Guided measuring without the mouse: what to measure next, where to put the jaws, the reading, and on. */
@@ -17,15 +19,21 @@ export function SurveyPanel() {
   const dispatch = useAppDispatch();
   const session = useSurvey();
   const { step, known, readings, doubt, queue, survey } = session;
-  const [text, setText] = useState('');
+  const field = `reading ${step?.path}`;
+  const [text, setTyped] = useState(() => halfTyped(field) ?? '');
+  const setText = (typed: string) => {
+    setTyped(typed);
+    keepHalfTyped(field, typed === '' ? undefined : typed);
+  };
   const [error, setError] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
-  const { connected, press } = useCalipers((value, path) => {
-    if (step && path === step.path) setError(session.take(value, step.tool));
+  const simulated = useAppSelector((s) => s.shell.simulated);
+  const { connected, press } = useCalipers(simulated, (value, path) => {
+    if (step && path === step.path) setError(session.take(value, step.tool, true));
   });
   useEffect(() => {
     dispatch(showJaws(step?.jaws ?? null));
-    setText('');
+    setTyped(halfTyped(`reading ${step?.path}`) ?? '');
     setError(undefined);
     // After the tab that was pressed has had its focus.
     requestAnimationFrame(() => input.current?.focus());
@@ -67,7 +75,7 @@ export function SurveyPanel() {
   };
   const keys: Record<string, () => void> = {
     s: session.skip,
-    c: () => void press(id, step.path),
+    ...(connected ? { c: () => void press(id, step.path) } : {}),
     k: () => doubt && setError(session.keep(doubt.value, step.tool)),
     d: session.drop,
   };
@@ -126,18 +134,15 @@ export function SurveyPanel() {
             </span>
           </div>
         )}
-        <div className="mt-3 grid grid-cols-2 gap-2">
-          <Button onClick={() => void press(id, step.path)} disabled={!connected}>
-            press the calipers (c)
-          </Button>
-          <Button onClick={session.skip}>skip (s)</Button>
-        </div>
+        <Button className="mt-3 w-full" onClick={session.skip}>
+          skip (s)
+        </Button>
         <p id="reading-help" className="mt-2 mb-0 text-sm text-ink-soft">
           Type it, or press the button of calipers that type; Enter takes it. Two that agree, and the next comes by
           itself. Empty Enter: enough of this one. Readings are kept at once: leave any time, go on next week.
-          {!connected && ' The bench calipers are not connected.'}
         </p>
       </Section>
+      <SimulatedCalipers connected={connected} onPress={() => void press(id, step.path)} />
       <Section title="Then">
         <ol className="m-0 list-none p-0">
           {queue

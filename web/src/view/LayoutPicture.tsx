@@ -3,14 +3,25 @@ import type { Conversion } from '@young-shell/core/document';
 import { kindOf } from '@young-shell/core/parts';
 import type { Point2 } from '@young-shell/core/solid';
 import { useMemo } from 'react';
-import { PART_FILL, SHELL_LINE } from '../../view/palette';
-import { SECTION_AXES, type SectionMode } from '../../view/projection';
-import { hullSilhouette } from '../../view/section';
+import { PART_FILL, SHELL_LINE } from './palette';
+import { SECTION_AXES, type SectionMode } from './projection';
+import { hullSilhouette } from './section';
 
 const line = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
 
 /** A layout as two small pictures on the mat: from above and from the front. */
-export function LayoutPicture({ document, name, beside }: { document: Conversion; name: string; beside?: boolean }) {
+export function LayoutPicture({
+  document,
+  name,
+  beside,
+  width = 112,
+}: {
+  document: Conversion;
+  name: string;
+  beside?: boolean;
+  /** Of each, px. */
+  width?: number;
+}) {
   const assembly = useMemo(() => assemble(document), [document]);
   return (
     <span
@@ -18,17 +29,16 @@ export function LayoutPicture({ document, name, beside }: { document: Conversion
       role="img"
       aria-label={`${name}, from above and from the front`}
     >
-      <View assembly={assembly} mode="plan" />
-      <View assembly={assembly} mode="front" />
+      <View assembly={assembly} mode="plan" width={width} />
+      <View assembly={assembly} mode="front" width={width} />
     </span>
   );
 }
 
-function View({ assembly, mode }: { assembly: ReturnType<typeof assemble>; mode: SectionMode }) {
+function View({ assembly, mode, width }: { assembly: ReturnType<typeof assemble>; mode: SectionMode; width: number }) {
   const { across, up, into } = SECTION_AXES[mode];
   const { low, high } = assembly.hull;
   const [w, h] = [high[across] - low[across], high[up] - low[up]];
-  const width = 112;
   const bodies = assembly.parts
     .flatMap((part) =>
       part.solids
@@ -40,7 +50,7 @@ function View({ assembly, mode }: { assembly: ReturnType<typeof assemble>; mode:
     <svg
       aria-hidden
       width={width}
-      height={Math.max(18, Math.min(130, (width * h) / w))}
+      height={Math.max(18, Math.min(1.16 * width, (width * h) / w))}
       viewBox={`${low[across]} ${-high[up]} ${w} ${h}`}
     >
       <path

@@ -1,0 +1,3 @@
+export { FIRST_ANSWERS, MOST_OF_A_KIND, SIZES, WALLS, wrongWith, type Answers } from './answers';
+export { BUNDLES, type BundleKey } from './bundles';
+export { firstPlan } from './firstPlan';
