@@ -8,7 +8,7 @@ import {
   type Cells,
   type Distances,
 } from '@young-shell/kernels';
-import type { Positions } from '../space';
+import { nearestIndex, valueOf, type Positions } from '../space';
 
 /** A grid of cells with a taken border: made once for many fields. */
 export interface CellGrid {
@@ -16,8 +16,8 @@ export interface CellGrid {
   /** Cells along x, y, z with the border. */
   size: Distances['size'];
   step: number;
-  /** Middle of the first cell within the border, mm. */
-  origin: [number, number, number];
+  /** Middles of the cells within the border along each axis, mm. */
+  runs: Positions['runs'];
 }
 
 /** Distances from one place through the free cells of a grid, along 26 neighbours. */
@@ -26,17 +26,16 @@ export interface Field {
   /** In twelfths of a step from the start, `FAR` where nothing leads to. */
   distance: Distances['values'];
   step: number;
-  origin: [number, number, number];
+  runs: Positions['runs'];
   start: number;
 }
 
-type Lattice = Pick<CellGrid, 'size' | 'origin' | 'step'>;
+type Lattice = Pick<CellGrid, 'size' | 'runs'>;
 
-/** Free positions of a point (equal steps on all axes) as cells with a border. */
+/** Free positions of a point (the same steps on all axes, places between them counted as one more) as cells with a border. */
 export function cellsOf({ runs, words, bits }: Positions): CellGrid {
   const count = runs.map((r) => r.count) as [number, number, number];
-  const origin = runs.map((r) => r.from) as [number, number, number];
-  return { cells: { count, words, bits }, size: sizeWithBorder(count), step: runs[0].step, origin };
+  return { cells: { count, words, bits }, size: sizeWithBorder(count), step: runs[0].step, runs };
 }
 
 /** Is a cell free? */
@@ -44,25 +43,23 @@ export const isOpen = ({ cells, size: [sx, sy] }: CellGrid, cell: number): boole
   cell >= 0 && !isTaken(cells, (cell % sx) - 1, (Math.floor(cell / sx) % sy) - 1, Math.floor(cell / (sx * sy)) - 1);
 
 /** Index of the cell that holds a place; −1 outside. */
-export function cellAt({ size: [sx, sy, sz], origin, step }: Lattice, p: readonly number[]): number {
-  const x = Math.round((p[0]! - origin[0]) / step) + 1;
-  const y = Math.round((p[1]! - origin[1]) / step) + 1;
-  const z = Math.round((p[2]! - origin[2]) / step) + 1;
+export function cellAt({ size: [sx, sy, sz], runs }: Lattice, p: readonly number[]): number {
+  const [x, y, z] = runs.map((run, i) => nearestIndex(run, p[i]!) + 1) as [number, number, number];
   return x < 1 || y < 1 || z < 1 || x >= sx - 1 || y >= sy - 1 || z >= sz - 1 ? -1 : (z * sy + y) * sx + x;
 }
 
 /** Middle of a cell, mm. */
-export function middleOf({ size: [sx, sy], origin, step }: Lattice, cell: number): [number, number, number] {
+export function middleOf({ size: [sx, sy], runs: [rx, ry, rz] }: Lattice, cell: number): [number, number, number] {
   const x = cell % sx;
   const y = Math.floor(cell / sx) % sy;
   const z = Math.floor(cell / (sx * sy));
-  return [origin[0] + (x - 1) * step, origin[1] + (y - 1) * step, origin[2] + (z - 1) * step];
+  return [valueOf(rx, x - 1), valueOf(ry, y - 1), valueOf(rz, z - 1)];
 }
 
 /** Distances from a free cell to all cells that free cells lead to. */
-export function fieldFrom({ cells, step, origin }: CellGrid, start: number): Field {
+export function fieldFrom({ cells, step, runs }: CellGrid, start: number): Field {
   const { size, values } = distancesFrom(cells, start);
-  return { size, distance: values, step, origin, start };
+  return { size, distance: values, step, runs, start };
 }
 
 /** Length of the way to a cell along the grid, mm; Infinity where there is none. */

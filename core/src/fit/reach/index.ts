@@ -1,3 +1,4 @@
 export { cellAt, cellsOf, fieldFrom, lengthTo, middleOf, wayBack, type CellGrid, type Field } from './field';
 export { reachFindings } from './findings';
-export { freeRoom, rounded, routeOf, routesOf, type Route } from './route';
+export { freeRoom } from './room';
+export { routeOf, routesOf, type Route } from './route';

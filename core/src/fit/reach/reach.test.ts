@@ -8,7 +8,9 @@ import type { Vec3 } from '../../solid';
 import { CABLES } from '../../standards';
 import { allFree, isFree, takeRow, type Run } from '../space';
 import { reachFindings } from './findings';
-import { cellAt, cellsOf, fieldFrom, freeRoom, lengthTo, rounded, routeOf, routesOf, wayBack } from '.';
+import { leaving, leavingBoth } from './bend';
+import { rounded } from './bent';
+import { cellAt, cellsOf, fieldFrom, freeRoom, lengthTo, routeOf, routesOf, wayBack } from '.';
 
 const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 
@@ -128,6 +130,68 @@ describe('a route', () => {
     expect(along).toBeGreaterThanOrEqual(byHand - 0.5);
   });
 
+  it('begins to bend only where its stiff plug ends: a U-turn, in closed form', () => {
+    // Two plugs of 20 that look the same way, 60 apart: between their ends two quarter circles and what is left.
+    const document = empty([300, 300, 100]);
+    for (const [radius, apart] of [
+      [10, 60],
+      [20, 60],
+      [20, 110],
+    ] as const) {
+      // prettier-ignore
+      const assembly = assemble(document);
+      const cable = { ...CABLES.data, bendRadius: radius };
+      const [from, to] = [socket([60, 100, 50], 'right'), socket([60, 100 + apart, 50], 'right')];
+      const route = routeOf(
+        assembly,
+        { id: 'a>b:data', kind: 'data', cable, from, to, own: undefined },
+        freeRoom(assembly, 6),
+      );
+      expect(route.length).toBeCloseTo(40 + apart - 2 * radius + Math.PI * radius, 2);
+      expect(route.radius).toBeCloseTo(radius, 6);
+    }
+  });
+
+  it('around a round post is the two tangents and the arc between, within 2 %', () => {
+    const radius = 40;
+    const document = applyChange(empty([300, 200, 60]), {
+      type: 'setFeature',
+      id: 'post-1',
+      feature: feature('Post', { kind: 'cylinder', axis: 'z', diameter: measured(2 * radius), length: measured(60) }, [
+        measured(153 - radius),
+        measured(103 - radius),
+        measured(3),
+      ]),
+    }).document;
+    const route = run(document, socket([33, 103, 33], 'right'), socket([273, 103, 33], 'left'));
+    const [out, d] = [radius + 3, 100];
+    const byHand = 40 + 2 * Math.sqrt(d * d - out * out) + out * (Math.PI - 2 * Math.acos(out / d));
+    expect(route.length).toBeGreaterThan(byHand - 0.5);
+    expect(route.length).toBeLessThan(byHand * 1.02);
+  });
+
+  it.each([
+    [6.2, true],
+    [6.05, true],
+    [5.8, false],
+  ])('a slot of %d mm lets a cable of 6 mm through wherever it is: %s', (slot, passes) => {
+    for (const at of [61.3, 90.77, 100]) {
+      const wall = (id: string, y: number, depth: number) => ({
+        type: 'setFeature' as const,
+        id,
+        feature: feature('Wall', { kind: 'box', width: measured(10), depth: measured(depth), height: measured(60) }, [
+          measured(148),
+          measured(y),
+          measured(3),
+        ]),
+      });
+      const changes = [wall('wall-1', 3, at - 3), wall('wall-2', at + slot, 203 - at - slot)];
+      const document = applyChange(empty([300, 200, 60]), { type: 'all', what: 'walls', changes }).document;
+      const { length } = run(document, socket([30, 90, 33], 'right'), socket([270, 90, 33], 'left'));
+      expect(Number.isFinite(length), `slot at ${at}`).toBe(passes);
+    }
+  });
+
   it('that is closed in is no way at all', () => {
     const document = applyChange(empty([200, 100, 60]), {
       type: 'setFeature',
@@ -179,5 +243,52 @@ describe('the cables of the demo', () => {
       (f) => f.id === 'fit/reach/board-1>card-1:riser',
     );
     expect(finding).toMatchObject({ verdict: 'stop', sentence: expect.stringMatching(/too short/) });
+  });
+});
+
+describe('an arc out of a plug', () => {
+  const place = fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -80, max: 80, noNaN: true }))) as fc.Arbitrary<Vec3>;
+  const away = (p: Vec3, q: Vec3) => Math.hypot(...p.map((v, k) => v - q[k]!));
+
+  it('ends tangent to the line to its target, and is as long as its own pieces', () => {
+    fc.assert(
+      fc.property(place, fc.double({ min: 2, max: 30, noNaN: true }), (target, radius) => {
+        const { arc, length, radius: r } = leaving([0, 0, 0], [1, 0, 0], target, radius);
+        if (arc.length === 1 || Math.hypot(target[1], target[2]) < 0.01) return;
+        expect(r).toBeLessThanOrEqual(radius + 1e-9);
+        // Chords of a circle are shorter than its arc by their share, known from the angle.
+        const piece = length / r / (arc.length - 1);
+        const chords = arc.slice(1).reduce((sum, p, k) => sum + away(p, arc[k]!), 0);
+        expect(chords).toBeCloseTo((length * Math.sin(piece / 2)) / (piece / 2), 6);
+        // The way on is at right angles to the spoke at the arc's end: tangent.
+        const end = arc.at(-1)!;
+        const side = [0, target[1], target[2]].map((v) => v / Math.hypot(target[1], target[2]));
+        const spoke = end.map((v, k) => v - side[k]! * r);
+        const on = target.map((v, k) => v - end[k]!);
+        expect(Math.abs(spoke.reduce((sum, v, k) => sum + v * on[k]!, 0))).toBeLessThan(1e-6 * 80 * 80);
+        // Nothing with this radius is shorter: no arc can be nearer than the straight line.
+        expect(length + away(end, target)).toBeGreaterThanOrEqual(away(target, [0, 0, 0]) - 1e-9);
+      }),
+    );
+  });
+
+  it('shares its straight piece with the arc at the other end', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 62, max: 200, noNaN: true }),
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        (y, x) => {
+          const [one, other] = leavingBoth([[0, 0, 0], [1, 0, 0]], [[x, y, 0], [1, 0, 0]], 15); // prettier-ignore
+          const [from, to] = [one.arc.at(-1)!, other.arc.at(-1)!];
+          const on = to.map((v, k) => v - from[k]!) as Vec3;
+          for (const [end, middle] of [
+            [from, [0, 15, 0]],
+            [to, [x, y - 15, 0]],
+          ] as const)
+            // prettier-ignore
+            expect(on.reduce((sum, v, k) => sum + v * (end[k]! - middle[k]!), 0)).toBeCloseTo(0, 2);
+        },
+      ),
+    );
   });
 });

@@ -11,7 +11,7 @@ export function SimulatedCalipers({ connected, onPress }: { connected: boolean; 
   return (
     <Section title="No calipers at hand?">
       <Check
-        label="Connect the simulated calipers: their readings are invented and marked as simulated"
+        label="Connect the simulated calipers: what they show is invented, and marked so"
         checked={wanted}
         onChange={(on) => dispatch(connectSimulated(on))}
       />
