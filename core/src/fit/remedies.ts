@@ -7,13 +7,15 @@ import { judge } from './judge';
 import { shortAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';
 import { placeFor } from './place';
-import { mm, nameOf } from './words';
+import { cableRemedies, REACH } from './reach/remedies';
+import { nameOf, travel } from './words';
 
 /**
  * Ways out of a finding, least first, each tried on the plan before it is offered: move out by the shortest
  * way, the nearest free place, the orientation that fits, a feature that may be cut, a first placing.
  */
 export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
+  if (finding.id.startsWith(REACH)) return cableRemedies(document, finding);
   const partId = finding.about.find((a) => a.kind === 'part')?.id;
   if (finding.station !== 'fit' || !finding.mayHaveRemedies || !partId) return [];
   const other = finding.about[1];
@@ -141,16 +143,3 @@ function improves(
 }
 
 const far = (a: Placement, b: Placement) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-
-/** `4.5 mm down and 2.0 mm to the left`. */
-export function travel(from: Placement, to: Placement): string {
-  const words = [
-    [to.x - from.x, 'to the right', 'to the left'],
-    [to.y - from.y, 'to the rear', 'to the front'],
-    [to.z - from.z, 'up', 'down'],
-  ] as const;
-  const moves = words
-    .filter(([by]) => Math.abs(by) > 0.005)
-    .map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
-  return moves.join(' and ') || 'nowhere';
-}

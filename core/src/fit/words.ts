@@ -1,4 +1,4 @@
-import { lidOf, type Conversion } from '../document';
+import { lidOf, type Conversion, type Placement } from '../document';
 import { bodyOwner, type Wall } from '../assembly';
 import { mm } from '../quantity';
 import type { Margin } from './margin';
@@ -29,4 +29,17 @@ export function faceName(document: Conversion, face: string, walls?: readonly Wa
 /** `card to lid`, naming the block where it is not the part's main body. */
 export function marginName(document: Conversion, margin: Margin): string {
   return `${nameOf(document, { kind: 'part', id: margin.part })} to ${nameOf(document, margin.other)}`;
+}
+
+/** `4.5 mm down and 2.0 mm to the left`. */
+export function travel(from: Placement, to: Placement): string {
+  const words = [
+    [to.x - from.x, 'to the right', 'to the left'],
+    [to.y - from.y, 'to the rear', 'to the front'],
+    [to.z - from.z, 'up', 'down'],
+  ] as const;
+  const moves = words
+    .filter(([by]) => Math.abs(by) > 0.005)
+    .map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
+  return moves.join(' and ') || 'nowhere';
 }

@@ -70,7 +70,7 @@ describe('a reading', () => {
   const known = measured(150, 'guess');
   it('near what is known is good, far from it a surprise, far from its repeats an outlier', () => {
     expect(judgeReading(known, [], 153, 'calipers').kind).toBe('good');
-    expect(judgeReading(known, [], 170, 'calipers').kind).toBe('surprise');
+    expect(judgeReading(measured(150, 'tape'), [], 170, 'calipers').kind).toBe('surprise');
     expect(judgeReading(known, [171.4, 171.42], 171.9, 'calipers').kind).toBe('outlier');
     expect(judgeReading(known, [], NaN, 'calipers').kind).toBe('outlier');
   });

@@ -34,14 +34,14 @@ const cable = (
 
 /** Cables, ribbons, risers and tubes as they are sold. */
 export const CABLES: Readonly<Record<CableKind, CableStandard>> = {
-  'main power': cable('main power', '24-pin cable', [300, 350, 400, 500, 600], 20, 12),
+  'main power': cable('main power', '24-pin cable', [250, 300, 350, 400, 500, 600], 20, 12),
   'card power': cable('card power', 'card power cable', [300, 400, 450, 550, 650], 15, 8),
-  'drive power': cable('drive power', 'drive power cable', [200, 300, 400, 500, 600, 800], 12, 6),
-  data: cable('data', 'data cable', [150, 200, 300, 450, 500, 700, 1000], 10, 6),
+  'drive power': cable('drive power', 'drive power cable', [200, 250, 300, 400, 500, 600, 800], 12, 6),
+  data: cable('data', 'data cable', [150, 200, 250, 300, 450, 500, 700, 1000], 10, 6),
   riser: cable('riser', 'riser', [50, 100, 150, 200, 250, 300, 400], 8, 6),
-  'fan lead': cable('fan lead', 'fan lead', [200, 300, 400, 500, 700], 6, 4),
+  'fan lead': cable('fan lead', 'fan lead', [200, 250, 300, 400, 500, 700], 6, 4),
   tube: cable('tube', 'tube', [250, 300, 350, 400, 450], 45, 14),
-  lead: cable('lead', 'lead', [100, 150, 200, 300, 500, 800, 1000], 8, 5),
+  lead: cable('lead', 'lead', [100, 150, 200, 250, 300, 500, 800, 1000], 8, 5),
 };
 
 /** Longest riser that is commonly sold, mm. */

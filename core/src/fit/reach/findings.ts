@@ -28,6 +28,7 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
           ...base,
           id: `fit/reach/${link.id}`,
           verdict: 'stop',
+          mayHaveRemedies: true,
           sentence: `No way leads the ${cable.name} from ${ends}: something closes in one of its plugs or stands between them.`,
           brief: `${cable.name}: no way`,
           figures: [],
@@ -40,7 +41,8 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
         ...base,
         id: `fit/reach/${link.id}`,
         verdict: 'stop',
-        sentence: `The ${cable.name} from ${ends} is ${mm(-slack)} too short: the way is ${mm(length)}, yours is ${mm(own)}.`,
+        sentence: `The ${cable.name} from ${ends} is ${mm(-slack)} too short: the way is ${mm(length)}, yours is ${mm(own)}; ${suggested === undefined ? `the longest usual one is ${mm(cable.lengths.at(-1)!)}` : `take one of ${mm(suggested)}`}.`,
+        mayHaveRemedies: true,
         brief: `${cable.name} −${mm(-slack)}`,
         figures,
       });
@@ -50,6 +52,7 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
         id: `fit/reach/${link.id}`,
         verdict: 'warn',
         sentence: `The ${cable.name} from ${ends} would be ${mm(length)}; the longest usual one is ${mm(cable.lengths.at(-1)!)}.`,
+        mayHaveRemedies: true,
         brief: `${cable.name} ${mm(length)}`,
         figures,
       });

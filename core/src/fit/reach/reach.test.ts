@@ -6,6 +6,7 @@ import { applyChange, defaultBox, feature, newConversion, readConversion, type C
 import { measured } from '../../quantity';
 import type { Vec3 } from '../../solid';
 import { CABLES } from '../../standards';
+import { remediesFor } from '../remedies';
 import { allFree, isFree, takeRow, type Run } from '../space';
 import { reachFindings } from './findings';
 import { leaving, leavingBoth } from './bend';
@@ -242,7 +243,16 @@ describe('the cables of the demo', () => {
     const finding = reachFindings(short, routesOf(short, assembly)).find(
       (f) => f.id === 'fit/reach/board-1>card-1:riser',
     );
-    expect(finding).toMatchObject({ verdict: 'stop', sentence: expect.stringMatching(/too short/) });
+    expect(finding).toMatchObject({ verdict: 'stop', sentence: expect.stringMatching(/too short.*take one of \d+/) });
+    const remedies = remediesFor(short, finding!);
+    expect(remedies.map((r) => r.id)).toContain('longer');
+    for (const { change, label } of remedies) {
+      const next = applyChange(short, change).document;
+      expect(
+        reachFindings(next, routesOf(next, assemble(next))).map((f) => f.id),
+        label,
+      ).not.toContain(finding!.id);
+    }
   });
 });
 
