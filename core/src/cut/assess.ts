@@ -2,6 +2,7 @@ import { assemble, wallOf, type Assembly } from '../assembly';
 import { mayCut, POLICIES } from '../brief';
 import type { Conversion, Opening } from '../document';
 import type { Finding } from '../findings';
+import { behind } from '../fit';
 import { formatLength } from '../quantity';
 import type { Assessed } from '../station';
 import { halfOf, openingsOf, raisedV, webBetween, type CutOpening } from './openings';
@@ -29,7 +30,11 @@ export function assessCut(document: Conversion, assembly: Assembly = assemble(do
   const drills = fresh.filter((o) => o.kind === 'drill');
   const length = cuts.reduce((sum, o) => sum + o.length, 0);
   const area = fresh.reduce((sum, o) => sum + o.area, 0);
-  const findings: Finding[] = [...policyFindings(document, fresh), ...webFindings(document, assembly, fresh)];
+  const findings: Finding[] = [
+    ...policyFindings(document, fresh),
+    ...webFindings(document, assembly, fresh),
+    ...behindFindings(document, assembly, fresh),
+  ];
   if (fresh.length > 0)
     findings.push({
       id: 'cut/summary',
@@ -152,6 +157,34 @@ const webFindings = (document: Conversion, assembly: Assembly, fresh: readonly C
       { kind: 'face', id: opening.face },
     ],
   }));
+
+const behindOf = (assembly: Assembly, { face, centre, shape }: CutOpening) =>
+  behind(assembly, { face, centre, half: halfOf(shape), round: shape.kind === 'round' });
+
+/** An opening can't be cut through what stands behind it: walls and what must be kept stop, what may be cut warns. */
+const behindFindings = (document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] =>
+  fresh
+    .filter((o) => o.kind === 'cut')
+    .flatMap((opening) => behindOf(assembly, opening).map((b) => ({ opening, ...b })))
+    .map(({ opening, kind, id, name, by }) => ({
+      id: `cut/behind/${opening.id.replace(/\//g, '.')}/${id}`,
+      station: 'cut',
+      verdict: kind === 'feature' && document.shell.features[id]?.fate === 'cut' ? 'warn' : 'stop',
+      sentence: `${opening.name} runs into ${name} by ${by.toFixed(1)} mm: there is no way through behind the wall.`,
+      brief: `${name} behind`,
+      figures: [
+        {
+          label: 'into it',
+          value: by,
+          unit: 'mm',
+          source: { kind: 'computed', title: 'outline against what stands behind the wall' },
+        },
+      ],
+      about: [
+        { kind: 'part', id: opening.part },
+        { kind, id },
+      ],
+    }));
 
 function numbersOf({ shape }: Opening): CutOpening['shape'] {
   return shape.kind === 'round'

@@ -13,6 +13,7 @@ export { placeFor, type PlaceResult, type Proposal } from './place';
 export * from './order';
 export * from './reach';
 export { remediesFor } from './remedies';
+export { behind, facesHold, isThrough, openedBy, type Behind, type Opened } from './behind';
 export { isChosen, outlookOf } from './outlook';
 export { seatsFor, type Seat } from './seats';
 export { snap } from './snap';

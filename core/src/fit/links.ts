@@ -43,6 +43,8 @@ const apart = (a: PlacedConnector, b: PlacedConnector) =>
 /** How far a card's riser may reach at most, mm: the user's own one, or the longest that is sold. */
 export function riserReach({ layout, kit }: Conversion, card: string): number {
   const boards = Object.keys(kit.parts).filter((id) => kindOf(kit.parts[id]!) === 'board');
-  const own = boards.map((board) => layout.cables[linkId(board, card, 'riser')]?.length).find((l) => l !== undefined);
-  return own ?? LONGEST_RISER;
+  const ids = boards.map((board) => linkId(board, card, 'riser'));
+  // An own card names its connector at the end.
+  const own = Object.entries(layout.cables).find(([id]) => ids.some((one) => id === one || id.startsWith(`${one}-`)));
+  return own?.[1].length ?? LONGEST_RISER;
 }

@@ -10,7 +10,7 @@ import {
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
 import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
-import { faceReaches } from './faces';
+import { facesHold } from './behind';
 import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Enough, type Run } from './space';
 import { shortAt, stopsAt } from './margin';
@@ -92,15 +92,11 @@ function slotsFor(
       s.at.every((v, i) => v === undefined || Math.abs(v - at[i]!) <= 0.5),
     );
     const assembly: Assembly = { ...others, parts };
-    if (card.inSlotOf !== board.id || !seat || !openingsHold(assembly, card)) return [];
+    if (card.inSlotOf !== board.id || !seat || !facesHold(document, assembly, card)) return [];
     if (shortAt(marginsOfPart(assembly, card)).length > 0) return [];
     return [{ placement, cost: 0, reasons: [`in the slot of ${board.part.name}, no riser`, ...seat.reasons] }];
   });
 }
-
-/** Do all faces that must reach outside reach their wall, their openings wholly on it? */
-const openingsHold = (assembly: Assembly, placed: PlacedPart): boolean =>
-  faceReaches(assembly, placed).every((r) => !r.face.mustReachOutside || (r.reaches && r.onWall));
 
 /** Places that are checked exactly before an orientation is given up, and places among which these are looked for. */
 const MOST_CHECKED = 40;
@@ -157,7 +153,7 @@ function search(
   for (const { at, cost } of cells) {
     const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
     const placed: PlacedPart = placePart(id, part, placement);
-    if (!openingsHold(assembly, placed)) continue;
+    if (!facesHold(document, assembly, placed)) continue;
     if (checked++ >= MOST_CHECKED) break;
     const margins = marginsOfPart(assembly, placed);
     if ((enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0) continue;

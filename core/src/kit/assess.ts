@@ -58,6 +58,16 @@ export function assessKit(document: Conversion): Finding[] {
         figures: [{ label: 'memory over cooler', value: memory - cooler, unit: 'mm', source: practice }],
         about: [{ kind: 'part', id }],
       });
+    if (part.own && part.mass === 0)
+      findings.push({
+        id: `kit/${id}/mass`,
+        station: 'kit',
+        verdict: 'note',
+        sentence: `${part.name} weighs nothing yet: weigh it, or the mass, the balance and what carries it are wrong.`,
+        brief: `${part.name}: no mass`,
+        figures: [],
+        about: [{ kind: 'part', id }],
+      });
     const row = standardPart(part.standard);
     const unsure = Object.entries(part.dimensions).find(([, d]) => d.tool === 'guess');
     if (unsure)

@@ -98,15 +98,15 @@ function inSlot(spec: Spec, [x]: Point, blocks: readonly Block[]): Spec {
 function ownConnectors({ own }: Part): Connector[] {
   return Object.entries(own!.blocks)
     .filter(([, block]) => block.role === 'connector' && block.direction)
-    .map(([id, { name, direction, plug }]): Connector => {
+    .map(([id, { name, direction, plug, cable, gives }]): Connector => {
       const at: Connector['at'] = [0.5, 0.5, 0.5];
       const axis = { left: 0, right: 0, front: 1, rear: 1, bottom: 2, top: 2 }[direction!];
       at[axis] = direction === 'right' || direction === 'rear' || direction === 'top' ? 1 : 0;
       return {
         id,
         name,
-        kind: 'lead',
-        gives: false,
+        kind: cable ?? 'lead',
+        gives: gives ?? false,
         block: id,
         at,
         direction: direction!,

@@ -16,7 +16,11 @@ const FACES: Readonly<Record<OwnFace['kind'], { reach: number; setback: number }
 /** Geometry of a part the user describes. Paths of its chains lead into the document. */
 export function ownModel(id: string, design: OwnDesign): PartModel {
   const base = `/kit/parts/${id}/own`;
-  const blocks = Object.entries(design.blocks).flatMap(([key, block]) => blocksOf(`${base}/blocks/${key}`, key, block));
+  /** Directions in which the part reaches outside: what is plugged in there goes through the wall. */
+  const outward = new Set(Object.values(design.faces).map((face) => face.direction));
+  const blocks = Object.entries(design.blocks).flatMap(([key, block]) =>
+    blocksOf(`${base}/blocks/${key}`, key, block, outward),
+  );
   const bodies = blocks.filter((b) => b.role === 'body');
   if (bodies.length === 0) throw new Error('A part needs at least one body block.');
   const end = (axis: Axis, high: boolean): Linear =>
@@ -24,6 +28,15 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
       .map((b) => (high ? b.high : b.low)[axis])
       .reduce((best, l) => ((high ? l.value > best.value : l.value < best.value) ? l : best));
   const ends = (direction: Direction) => end(axisOf(direction), signOf(direction) > 0);
+  // A screen or an inlet without any setback lies against the inside of its wall.
+  for (const face of Object.values(design.faces)) {
+    if (FACES[face.kind].setback > 0) continue;
+    const plane = ends(face.direction).value;
+    for (const body of bodies) {
+      const end = (signOf(face.direction) > 0 ? body.high : body.low)[axisOf(face.direction)].value;
+      if (Math.abs(end - plane) < 1e-6) body.contact = [...(body.contact ?? []), face.direction];
+    }
+  }
   const faces = Object.entries(design.faces).map(([key, face]): PartFace => {
     const plane = ends(face.direction);
     return {
@@ -59,7 +72,7 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
   return { blocks, faces };
 }
 
-function blocksOf(path: string, id: string, block: OwnBlock): Block[] {
+function blocksOf(path: string, id: string, block: OwnBlock, outward: ReadonlySet<Direction>): Block[] {
   const low: Point = [chain(`${path}/x`, block.x), chain(`${path}/y`, block.y), chain(`${path}/z`, block.z)];
   const high: Point = [
     add(low[0], chain(`${path}/width`, block.width)),
@@ -104,6 +117,7 @@ function blocksOf(path: string, id: string, block: OwnBlock): Block[] {
       shape: { kind: 'box' },
       low: plugLow,
       high: plugHigh,
+      ...(outward.has(block.direction) ? { outside: true } : {}),
     },
   ];
 }

@@ -52,4 +52,6 @@ export function partFrom(row: StandardPart, name = row.name): Part {
   return { name, standard: row.key, dimensions, mass: row.mass };
 }
 
-export const kindOf = (part: Part): PartKind | undefined => standardPart(part.standard)?.kind;
+/** What a part is: by its row of the library, an own part by what it says. */
+export const kindOf = (part: Part): PartKind | undefined =>
+  part.own ? part.own.kind : standardPart(part.standard)?.kind;

@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { applyChange, readConversion, type Change, type Conversion } from '../document';
-import { searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
+import { partFrom } from '../parts';
+import { conflictOf, searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
 import { loadSolidKernel } from '../solid';
+import { standardPart } from '../standards';
 import type { Tools } from '../station';
 import { assessAll, settled } from '.';
 
@@ -32,6 +34,19 @@ const put = (document: Conversion, placements: Conversion['layout']['placements'
   );
 const stops = async (document: Conversion) =>
   (await settle(document)).filter((f) => f.verdict === 'stop' && f.accepted === undefined).map((f) => f.id);
+
+it('parts that are not asked about are in nobody’s way: a part that fits alone is no conflict by itself', () => {
+  const deck = demo('tape-deck');
+  const add = (id: string, key: string): Change => ({ type: 'addPart', id, part: partFrom(standardPart(key)!, id) });
+  const changes: Change[] = [
+    { type: 'removePart', id: 'supply-1' },
+    { type: 'removePart', id: 'card-1' },
+    add('supply-2', 'supply/atx'),
+    add('card-2', 'card/full-length-3'),
+  ];
+  const document = applyChange(deck, { type: 'all', what: 'more than fits', changes }).document;
+  expect(conflictOf(document, { assess })?.parts).toEqual(conflictOf(document)?.parts);
+});
 
 describe('what is listed was applied and assessed by all stations', () => {
   // The cocktail table has an empty kit.

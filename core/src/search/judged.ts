@@ -24,9 +24,15 @@ export function judgeOf(
   assess: Assess | undefined,
 ): (layout: Layout) => Layout | undefined {
   if (!assess) return (layout) => layout;
-  const anyway = verdictsOf(assess(emptied(document, start.free)));
+  // Only what stays is there besides the layout: parts that are not asked about are not in its way.
+  const stays = new Set(start.base.parts.map(({ id }) => id));
+  const bare = emptied(
+    document,
+    Object.keys(document.layout.placements).filter((id) => !stays.has(id)),
+  );
+  const anyway = verdictsOf(assess(bare));
   return (layout) => {
-    const plan = withLayout(document, layout.placements);
+    const plan = withLayout(bare, layout.placements);
     const said = assess(plan);
     // Cables take longer: they are asked about only where nothing else stops.
     return passed(layout, said, anyway) && passed(layout, [...said, ...shortCables(plan)], anyway);

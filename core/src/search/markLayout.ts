@@ -1,6 +1,6 @@
 import { assemble, placePart, pluggedIn, type Assembly } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
-import { balanceOf, faceReaches, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
+import { balanceOf, faceReaches, facesHold, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
 import type { Vec3 } from '../solid';
 import type { Spot } from './engine';
 import type { Layout, Start } from './layout';
@@ -29,9 +29,8 @@ export function markLayout(
   const margins = marginsOf(assembly);
   const broken = enough ? shortAt(margins) : stopsAt(margins);
   if (broken.length > 0 || !wishesHold(document, wishes, assembly)) return undefined;
+  if (!placed.every((p) => facesHold(document, assembly, p))) return undefined;
   const reaches = new Map(placed.map((p) => [p.id, faceReaches(assembly, p)]));
-  for (const all of reaches.values())
-    if (all.some((r) => r.face.mustReachOutside && !(r.reaches && r.onWall))) return undefined;
   const mounts = (part: string) => reaches.get(part)!.filter((r) => !r.face.mustReachOutside);
   const hanging = placed.map((p) => p.id).filter((p) => mounts(p).length > 0 && !mounts(p).some((r) => r.reaches));
   const shown: Conversion = {

@@ -17,6 +17,8 @@ import {
   evenRun,
   halfSize,
   isFree,
+  isThrough,
+  openedBy,
   ownWish,
   paintWalls,
   paintZone,
@@ -310,11 +312,14 @@ function keepFacesOnTheirWalls(
     for (const cut of face.cuts) {
       const [hu, hv] = halfSize(cut, frame);
       const windows = windowsOf(document, frame, conserve && cut.kind === 'cut', hu, hv);
+      const through = openedBy(document, frame, cut);
       tests.push((x, y, z) => {
         const p = [cut.at[0] + x - frame.origin[0], cut.at[1] + y - frame.origin[1], cut.at[2] + z - frame.origin[2]];
         const u = p[0]! * frame.u[0] + p[1]! * frame.u[1] + p[2]! * frame.u[2];
         const v = p[0]! * frame.v[0] + p[1]! * frame.v[1] + p[2]! * frame.v[2];
-        return windows.some((w) => u >= w.u0 - 1e-6 && u <= w.u1 + 1e-6 && v >= w.v0 - 1e-6 && v <= w.v1 + 1e-6);
+        if (!windows.some((w) => u >= w.u0 - 1e-6 && u <= w.u1 + 1e-6 && v >= w.v0 - 1e-6 && v <= w.v1 + 1e-6))
+          return false;
+        return cut.kind !== 'cut' || conserve || isThrough(document, base, { ...through, centre: [u, v] });
       });
     }
   }

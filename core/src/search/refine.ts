@@ -1,6 +1,6 @@
 import { placePart, type Assembly } from '../assembly';
 import type { Conversion, Placement } from '../document';
-import { freePositions, isFree, valueOf, type Enough, type Run } from '../fit';
+import { facesHold, freePositions, isFree, valueOf, type Enough, type Run } from '../fit';
 import { axisOf, type Axis } from '../solid';
 
 /** Room a part gets on a side beyond what it needs, where there is enough of it, mm: what hands and rules are unsure of. */
@@ -36,7 +36,8 @@ export function refine(
       const here = at[KEYS[axis]];
       const ease = Math.min(EASE, (high - low) / 2);
       const wanted = here - low < ease ? low + ease : high - here < ease ? high - ease : here;
-      refined[id] = { ...at, [KEYS[axis]]: tidy(wanted, low, high) };
+      const eased = { ...at, [KEYS[axis]]: tidy(wanted, low, high) };
+      if (facesHold(document, base, placePart(id, part, eased))) refined[id] = eased;
     }
   }
   return refined;

@@ -11,7 +11,7 @@ export * from './materials';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING } from './boards';
 export { SLOT_PITCH } from './cards';
-export { practice, type PartKind, type StandardDimension, type StandardPart } from './row';
+export { PART_KINDS, practice, type PartKind, type StandardDimension, type StandardPart } from './row';
 
 /** Every part with known dimensions, in the order the bench asks for them. */
 export const LIBRARY: readonly StandardPart[] = [...BOARDS, ...SUPPLIES, ...CARDS, ...DRIVES, ...FANS, ...RADIATORS];

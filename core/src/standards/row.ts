@@ -1,6 +1,7 @@
 import type { Source, Tool } from '../quantity';
 
-export type PartKind = 'board' | 'supply' | 'card' | 'drive' | 'fan' | 'radiator' | 'brick';
+export const PART_KINDS = ['board', 'supply', 'brick', 'card', 'drive', 'fan', 'radiator'] as const;
+export type PartKind = (typeof PART_KINDS)[number];
 
 /** A dimension of a standard part: mm, how sure, where it is written. */
 export interface StandardDimension {

@@ -31,7 +31,7 @@ export function bent(
     const r = bendRadius * share;
     const [one, other] = leavingBoth([a, ahead], [b, back], r);
     const [from, to] = [one.arc.at(-1)!, other.arc.at(-1)!];
-    if (!isFree(one) || !isFree(other) || !sees(from, to)) continue;
+    if (!isFree(one) || !isFree(other) || !sees(from, to, true)) continue;
     const length = plugs + one.length + apart(from, to) + other.length;
     if (corners.length > 0 && share < 1) continue;
     return {
@@ -46,7 +46,7 @@ export function bent(
       for (let k = targets.length - 1; k >= 0; k--) {
         const one = leaving(plug, direction, targets[k]!, bendRadius * share);
         const tight = one.radius < bendRadius * share - 1e-9;
-        if (!tight && isFree(one) && sees(one.arc.at(-1)!, targets[k]!)) return { one, k };
+        if (!tight && isFree(one) && sees(one.arc.at(-1)!, targets[k]!, true)) return { one, k };
       }
     return { one: leaving(plug, direction, targets[0] ?? b, bendRadius * TIGHTER.at(-1)!), k: 0 };
   };

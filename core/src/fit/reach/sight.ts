@@ -2,7 +2,8 @@ import type { Assembly, HullModel } from '../../assembly';
 import { contains, inPlane, type Axis, type Shape, type Vec3 } from '../../solid';
 import { obstaclesOf } from './room';
 
-export type Sight = (p: Vec3, q: Vec3) => boolean;
+/** `fromPlug`: the piece comes out of a plug, which may stand nearer to things than its cable runs later. */
+export type Sight = (p: Vec3, q: Vec3, fromPlug?: boolean) => boolean;
 
 /** A plug may stand nearer to things than its cable runs later: by this share of the cable's radius. */
 export const AT_PLUGS = 0.4;
@@ -10,8 +11,8 @@ export const AT_PLUGS = 0.4;
 /** Which places can be joined by a straight piece of something with a radius. */
 export function sightIn(assembly: Assembly, radius: number, ends: readonly Vec3[]): Sight {
   const shapes = obstaclesOf(assembly).map(({ shape }) => shape);
-  return (p, q) => {
-    const r = ends.includes(p) || ends.includes(q) ? radius * AT_PLUGS : radius - 0.01;
+  return (p, q, fromPlug = false) => {
+    const r = fromPlug || ends.includes(p) || ends.includes(q) ? radius * AT_PLUGS : radius - 0.01;
     return inCavity(assembly.hull, p, q, r) && !shapes.some((s) => crosses(p, q, s, r));
   };
 }

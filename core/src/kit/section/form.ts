@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { CABLE_KINDS } from '../../standards/cables';
+import { PART_KINDS } from '../../standards/row';
 import {
   amount,
   axis,
@@ -20,6 +22,7 @@ import {
   tagged,
   text,
   whole,
+  yesOrNo,
   type Form,
   type Of,
 } from '../../form';
@@ -50,6 +53,9 @@ const ownBlock = object({
   /** Plug and bend room in front of a connector, mm; 0 none. */
   plug: number(0, 300),
   conducts: nullable(oneOf(['live', 'metal'])),
+  /** Of a connector: which cable goes there, and whether it comes from here. Missing: a lead of any kind. */
+  cable: optional(oneOf(CABLE_KINDS)),
+  gives: optional(yesOrNo),
 });
 
 /** A mounting hole on the part's underside, from its left front corner. */
@@ -66,6 +72,8 @@ const ownFace = object({
 
 /** A part described block by block. */
 const ownDesign = object({
+  /** What it is, like a row of the library; missing: something else. */
+  kind: optional(oneOf(PART_KINDS)),
   blocks: keyed(id, ownBlock, 120),
   holes: record(ownHole),
   faces: record(ownFace),

@@ -24,6 +24,7 @@ export {
   type Pixel,
   type PlateRound,
 } from './form';
+export { nameApart } from './nameApart';
 export * from './ownPieces';
 export { complaintOfDesign, complaintsOfPart } from './rules';
 

@@ -1,4 +1,4 @@
-import type { Part } from '@young-shell/core/document';
+import { nameApart, nextId, type Part } from '@young-shell/core/document';
 import { standardPart } from '@young-shell/core/standards';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { toast } from 'sonner';
@@ -18,7 +18,8 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
   const dispatch = useAppDispatch();
   const submit = useSubmit();
   const open = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === id);
-  const placed = useAppSelector((s) => id in selectDocument(s).layout.placements);
+  const document = useAppSelector(selectDocument);
+  const placed = id in document.layout.placements;
   const row = standardPart(part.standard);
   return (
     <li className="border-t border-line py-1 first:border-t-0">
@@ -77,6 +78,18 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
             }
           >
             Keep it in my parts
+          </Button>
+          <Button
+            className="col-span-2"
+            onClick={() => {
+              const { kit, spent } = document;
+              const next = nextId(kit.parts, id.replace(/-\d+$/, ''), spent);
+              const wrong = submit({ type: 'addPart', id: next, part: { ...part, name: nameApart(kit, part.name) } });
+              if (wrong) toast.error(wrong);
+              else dispatch(select({ kind: 'part', id: next }));
+            }}
+          >
+            Another one like it
           </Button>
           <Button look="danger" className="col-span-2" onClick={() => submit({ type: 'removePart', id })}>
             Take {part.name} out of the kit

@@ -1,4 +1,4 @@
-import { nextId } from '@young-shell/core/document';
+import { nameApart, nextId } from '@young-shell/core/document';
 import { searchLibrary } from '@young-shell/core/kit';
 import { partFrom } from '@young-shell/core/parts';
 import { formatLength } from '@young-shell/core/quantity';
@@ -38,7 +38,7 @@ export function LibrarySearch() {
   const rows = useMemo(() => searchLibrary(query, kind || undefined), [query, kind]);
   const add = (row: StandardPart) => {
     const id = nextId(kit.parts, row.kind, spent);
-    const wrong = submit({ type: 'addPart', id, part: partFrom(row) });
+    const wrong = submit({ type: 'addPart', id, part: partFrom(row, nameApart(kit, row.name)) });
     if (wrong) toast.error(wrong);
     else dispatch(select({ kind: 'part', id }));
   };

@@ -1,4 +1,5 @@
 import { OWN_BLOCK_ROLES, SIDES, type OwnBlock } from '@young-shell/core/document';
+import { CABLE_KINDS, CABLES } from '@young-shell/core/standards';
 import { Button } from '../../../ui/Button';
 import { Choice, same } from '../../../ui/Choice';
 import { LengthField } from '../../../ui/LengthField';
@@ -68,13 +69,30 @@ export function OwnBlockForm({
           />
         )}
         {block.role === 'connector' && (
-          <LengthField
-            label="Plug and bend room"
-            value={block.plug}
-            least={0}
-            most={300}
-            onCommit={(plug) => onChange({ ...block, plug })}
-          />
+          <>
+            <Choice
+              label="Cable"
+              value={block.cable ?? 'lead'}
+              options={CABLE_KINDS.map((value) => ({ value, label: CABLES[value].name }))}
+              onChange={(cable) => onChange({ ...block, cable })}
+            />
+            <Choice
+              label="The cable"
+              value={block.gives ? 'from' : 'to'}
+              options={[
+                { value: 'to', label: 'ends here' },
+                { value: 'from', label: 'comes from here' },
+              ]}
+              onChange={(way) => onChange({ ...block, gives: way === 'from' })}
+            />
+            <LengthField
+              label="Plug and bend room"
+              value={block.plug}
+              least={0}
+              most={300}
+              onCommit={(plug) => onChange({ ...block, plug })}
+            />
+          </>
         )}
       </div>
       <Button look="danger" onClick={onRemove}>

@@ -11,10 +11,12 @@ import {
   type Part,
   type Picked,
 } from '@young-shell/core/document';
+import { PART_KINDS, type PartKind } from '@young-shell/core/standards';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useSubmit } from '../../../document/useSubmit';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Dialog } from '../../../ui/Dialog';
 import { MeasuredAt } from '../../../ui/MeasuredAt';
 import { NumberField } from '../../../ui/NumberField';
@@ -22,6 +24,16 @@ import { TextField } from '../../../ui/TextField';
 import { OwnBlockForm } from './OwnBlockForm';
 import { OwnFaceForm } from './OwnFaceForm';
 import { OwnPartDrawing } from './OwnPartDrawing';
+
+const KIND_WORDS: Readonly<Record<PartKind, string>> = {
+  board: 'a board',
+  supply: 'a supply',
+  brick: 'a DC board on the plug',
+  card: 'a card',
+  drive: 'a drive',
+  fan: 'a fan',
+  radiator: 'a radiator',
+};
 
 /** Every block, connector, keep-out, hole and face of an own part. */
 export function OwnPartEditor({ id, part }: { id: string; part: Part }) {
@@ -144,7 +156,22 @@ function Editor({ id, design }: { id: string; design: OwnDesign }) {
             onRemove={remove}
           />
         )}
-        <div className="mt-2 grid grid-cols-3 gap-2 border-t border-line pt-2">
+        <div className="mt-2 border-t border-line pt-2">
+          <Choice
+            label="The part is"
+            value={design.kind ?? 'other'}
+            options={[
+              ...PART_KINDS.map((value) => ({ value, label: KIND_WORDS[value] })),
+              { value: 'other' as const, label: 'something else' },
+            ]}
+            onChange={(kind) => {
+              const { kind: _was, ...rest } = design;
+              const own = kind === 'other' ? rest : { ...rest, kind };
+              return submit({ type: 'setPart', id, part: { own } });
+            }}
+          />
+        </div>
+        <div className="grid grid-cols-3 gap-2">
           {watt('Idle, W', 'idle')}
           {watt('Typical, W', 'typical')}
           {watt('Peak, W', 'peak')}
