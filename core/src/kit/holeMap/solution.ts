@@ -83,7 +83,7 @@ export function solutionOf(map: HoleMap, state: State, misread: string[], hasPho
     misread,
     missing,
     mirror: missing || hasPhoto || wantsMirror(map) || anchoredBothWays(map) ? undefined : mirrorQuestion(points),
-    ambiguous: missing ? undefined : otherArrangement(state, raw),
+    ambiguous: missing || hasPhoto ? undefined : otherArrangement(map, state, raw),
     spread: degrees > 0.5 ? Math.sqrt(best.chi2 / degrees) : 1,
   };
 }
@@ -175,25 +175,65 @@ function mirrorQuestion(points: readonly SolvedPoint[]): HoleSolution['mirror'] 
   return found;
 }
 
+/** Figures nearer to each other than this are one, mm; and a distance differs so much at least to tell them apart. */
+const SAME_FIGURE = 0.5;
+const TELLS = 0.3;
+
 /** A different figure that the readings allow as well: where it differs most in a distance. */
-function otherArrangement({ model, best, others }: State, raw: readonly Point2[]): HoleSolution['ambiguous'] {
+function otherArrangement(
+  map: HoleMap,
+  { model, best, others }: State,
+  raw: readonly Point2[],
+): HoleSolution['ambiguous'] {
+  const used = edgesUsed(map);
+  const held = [used.has('left') || used.has('right'), used.has('front') || used.has('rear')] as const;
+  if (raw.length < 2) return undefined;
   for (const other of others) {
-    if (other.chi2 > best.chi2 + 9) break;
+    if (other.chi2 > best.chi2 + 9) continue;
     const there = model.ids.map((_, i): Point2 => [other.x[2 * i]!, other.x[2 * i + 1]!]);
-    const flipped = there.map(([x, y]): Point2 => [x, -y]);
-    if (there.length < 2) return undefined;
-    const apart = Math.min(
-      ...[there, flipped].map((p) => Math.max(...rigidFit(p, raw).residuals.map((r) => Math.hypot(...r)))),
-    );
-    if (apart < 0.5) continue;
-    let [from, to, most] = ['', '', 0];
+    if (apartBy(there, raw, held) < SAME_FIGURE) continue;
+    let told: { from: string; to: string } | undefined;
+    let most = TELLS;
+    const offer = (from: string, to: string, change: number) => {
+      if (change > most) [most, told] = [change, { from, to }];
+    };
     for (let i = 0; i < raw.length; i++)
       for (let j = 0; j < i; j++) {
         const gap = (p: readonly Point2[]) => Math.hypot(p[i]![0] - p[j]![0], p[i]![1] - p[j]![1]);
-        const change = Math.abs(gap(raw) - gap(there));
-        if (change > most) [from, to, most] = [model.ids[j]!, model.ids[i]!, change];
+        offer(model.ids[j]!, model.ids[i]!, Math.abs(gap(raw) - gap(there)));
       }
-    if (most > 0.3) return { from, to };
+    // All their distances are alike: the edges tell.
+    if (!told)
+      for (const [axis, edges] of [
+        ['left', 'right'],
+        ['front', 'rear'],
+      ].entries())
+        if (held[axis])
+          model.ids.forEach((id, i) =>
+            offer(
+              edges.find((e) => used.has(e))!,
+              id,
+              Math.abs(raw[i]![axis]! - there[i]![axis]!),
+            ),
+          );
+    if (told) return told;
   }
   return undefined;
+}
+
+/** How far two figures are from being one, mm, up to what no edge holds: turns, shifts and the mirror image. */
+function apartBy(there: readonly Point2[], raw: readonly Point2[], held: readonly [boolean, boolean]): number {
+  const worst = (p: readonly Point2[]) =>
+    Math.max(...p.map((q, i) => Math.hypot(q[0] - raw[i]![0], q[1] - raw[i]![1])));
+  if (held[0] && held[1]) return worst(there);
+  const flips = held[0] || held[1] ? [there, there.map(([x, y]): Point2 => (held[0] ? [x, -y] : [-x, y]))] : [there, there.map(([x, y]): Point2 => [x, -y])]; // prettier-ignore
+  if (!held[0] && !held[1])
+    return Math.min(...flips.map((p) => Math.max(...rigidFit(p, raw).residuals.map((r) => Math.hypot(...r)))));
+  const free = held[0] ? 1 : 0;
+  return Math.min(
+    ...flips.map((p) => {
+      const by = p.reduce((sum, q, i) => sum + raw[i]![free] - q[free], 0) / p.length;
+      return worst(p.map((q): Point2 => (free === 0 ? [q[0] + by, q[1]] : [q[0], q[1] + by])));
+    }),
+  );
 }

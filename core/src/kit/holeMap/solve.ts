@@ -1,10 +1,11 @@
 import type { HoleMap } from '../../document';
+import { otherStarts } from './arrangements';
 import { minimise, normalEquations, type Minimum } from './leastSquares';
 import { holeModel, type HoleModel, type PhotoPoints } from './model';
 import { cofactorOf, residualsOf } from './network';
 import { CHECKED, MISREAD, TIE, wantsMirror } from './snooping';
 import { solutionOf, type State } from './solution';
-import { folded, startsOf } from './starts';
+import { startsOf } from './starts';
 import type { HoleSolution } from './types';
 
 /** So many readings are left out at most. */
@@ -12,6 +13,8 @@ const MOST_MISREAD = 6;
 /** Sum of squares per reading that counts as agreeing, and how far a point may lie over the board's edge, mm. */
 const GOOD_PER_READING = 4;
 const SLACK = 1;
+/** A better figure found from another is looked from once more, so often. */
+const ROUNDS = 3;
 /**
  * Positions of all holes and sockets from caliper distances in any order and number, and from photos.
  * Weighted least squares (Levenberg and Marquardt from several starts); covariance of the free network by the
@@ -65,16 +68,20 @@ function adjust(map: HoleMap, photos: readonly PhotoPoints[], left: ReadonlySet<
     const good = minima[0]!.chi2 < GOOD_PER_READING * equations.length && !offBoard(minima[0]!, model);
     if (good && minima.length >= 2) break;
   }
-  // Fold each point over lines of two that it is measured from; a better or equal place is another arrangement.
-  const first = minima[0]!;
-  for (const { point, a, b } of foldsOf(map, model))
-    minima.push(minimise(model.equations, folded(first.x, model, point, a, b), 25));
-  minima.sort(rank);
+  // Other figures from the one found: one that fits better takes its place, one that fits as well is told.
+  for (let round = 0; round < ROUNDS; round++) {
+    const first = minima[0]!;
+    const agrees = first.chi2 < GOOD_PER_READING * equations.length;
+    for (const start of otherStarts(map, model, first.x, agrees)) minima.push(minimise(equations, start, 25));
+    minima.sort(rank);
+    if (minima[0]!.chi2 > first.chi2 - 1) break;
+  }
   const rightWay = wanted ? minima.filter((m) => sideOf(m.x, model, wanted) === wanted.side) : minima;
   const best =
     rightWay[0] && rightWay[0].chi2 < minima[0]!.chi2 + 1 ? rightWay[0] : mirrored(minima[0]!, model, wanted);
   const { cofactor, mechanisms } = cofactorOf(model, best.x);
-  return { model, best, others: minima, cofactor, mechanisms, residuals: residualsOf(model, best.x, cofactor) };
+  const others = minima.filter((m) => !offBoard(m, model));
+  return { model, best, others, cofactor, mechanisms, residuals: residualsOf(model, best.x, cofactor) };
 }
 
 /** A board's holes are on it: a place beyond an edge that distances start from is a mirror image. */
@@ -103,20 +110,4 @@ function mirrored(minimum: Minimum, model: HoleModel, wanted: Mirror | undefined
   const k = model.columns.depth !== undefined ? 0 : 1;
   model.ids.forEach((_, i) => (x[2 * i + k]! *= -1));
   return minimise(model.equations, x);
-}
-
-function foldsOf(map: HoleMap, model: HoleModel): { point: string; a: string; b: string }[] {
-  const neighbours = new Map<string, Set<string>>(model.ids.map((id) => [id, new Set()]));
-  for (const { from, to } of Object.values(map.distances)) {
-    if (!neighbours.has(from) || !neighbours.has(to)) continue;
-    neighbours.get(from)!.add(to);
-    neighbours.get(to)!.add(from);
-  }
-  const folds: { point: string; a: string; b: string }[] = [];
-  // Only a point that hangs on two or three others can fold.
-  for (const [point, others] of neighbours) {
-    const [a, b] = [...others];
-    if (others.size <= 3 && a && b) folds.push({ point, a, b });
-  }
-  return folds.slice(0, 24);
 }

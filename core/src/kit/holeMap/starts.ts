@@ -82,18 +82,6 @@ export function startsOf(map: HoleMap, model: HoleModel): Float64Array[] {
   return layouts.map((layout) => vectorOf(layout, model, edges.size));
 }
 
-/** The start with one point folded over the line of two others. */
-export function folded(x: Float64Array, model: HoleModel, point: string, a: string, b: string): Float64Array {
-  const next = Float64Array.from(x);
-  const [p, q, r] = [point, a, b].map((id) => model.column.get(id)!) as [number, number, number];
-  const [ux, uy] = [x[r]! - x[q]!, x[r + 1]! - x[q + 1]!];
-  const l2 = ux * ux + uy * uy || 1;
-  const t = ((x[p]! - x[q]!) * ux + (x[p + 1]! - x[q + 1]!) * uy) / l2;
-  next[p] = 2 * (x[q]! + t * ux) - x[p]!;
-  next[p + 1] = 2 * (x[q + 1]! + t * uy) - x[p + 1]!;
-  return next;
-}
-
 /** Triangles to begin with: the better one's distances may hold the misreading. */
 const SEEDS = 4;
 
