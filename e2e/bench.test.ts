@@ -29,6 +29,45 @@ async function type(input: Locator, text: string) {
   await input.press('Enter');
 }
 
+describe('from a shell of one’s own to a first verdict', () => {
+  it('a layout is found while one types, a reload loses nothing, and it is on the bench with the shell', async () => {
+    const page = await bench.page('/new');
+    await field(page, 'Width').focus();
+    // Digits typed right after the focus replace what was there.
+    for (const value of ['430', '320', '160', '4']) {
+      await page.keyboard.type(value);
+      await page.keyboard.press('Tab');
+    }
+    expect(await field(page, 'Width').inputValue()).toBe('430.0');
+    expect(await field(page, 'Wall, all alike').inputValue()).toBe('4.0');
+    await field(page, 'Measured with').selectOption('rule');
+    await page.getByRole('button', { name: /^With a graphics card/ }).click();
+    await page.getByText('It goes in').waitFor();
+    await page.reload();
+    await page.getByText('It goes in').waitFor();
+    expect(await field(page, 'Height').inputValue()).toBe('160.0');
+    await page.getByRole('button', { name: 'Put it on the bench with this layout' }).click();
+    await page.getByText('Give it a name').waitFor();
+    await page.keyboard.type('Radio');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/\/c\/.*\/fit/);
+    await page.getByText('Graphics card').first().waitFor();
+    const { layout, kit, brief } = await bench.document(new URL(page.url()).pathname);
+    expect(Object.keys(layout.placements).sort()).toEqual(Object.keys(kit.parts).sort());
+    expect(brief.blockedFaces).toEqual(['bottom']);
+  });
+
+  it('says what is wrong with a size and what would be right', async () => {
+    const page = await bench.page('/new');
+    await type(field(page, 'Width'), '9000');
+    await page.getByText('9000.0 mm is out of range; it would be 20.0 mm to 3000.0 mm.').waitFor();
+    await type(field(page, 'Wall, all alike'), '59');
+    await type(field(page, 'Height'), '100');
+    await page.getByText(/Walls of 59 mm leave no room in 100 mm/).waitFor();
+    expect(await page.getByRole('button', { name: 'Put it on the bench' }).isDisabled()).toBe(true);
+  });
+});
+
 describe('from a measured shell to a cut sheet', () => {
   it('a newcomer starts from a box, measures, adds a board, has it placed, and prints the sheets', async () => {
     const page = await bench.page('/');

@@ -22,7 +22,7 @@ export interface Solid {
   name: string;
   role: BlockRole;
   shape: Shape;
-  conducts?: 'live' | 'metal';
+  conducts?: 'live' | 'mains' | 'metal';
   moving: boolean;
   /** Not matter, but room that something moving sweeps. */
   swept?: boolean;

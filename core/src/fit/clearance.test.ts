@@ -33,6 +33,18 @@ describe('the clearance between two solids', () => {
     expect(between({ conducts: 'metal' }, { conducts: 'metal' })).toBe(0.5);
     expect(between({ conducts: 'live' }, {})).toBe(0.5);
   });
+  // IEC 62368-1, creepage for 300 V, pollution degree 2, material group III, reinforced: from memory.
+  it('is 6.4 between bare mains and anything that conducts, also where it moves', () => {
+    expect(between({ conducts: 'mains' }, { conducts: 'metal' })).toBe(6.4);
+    expect(between({ conducts: 'live' }, { conducts: 'mains' })).toBe(6.4);
+    expect(between({ conducts: 'mains' }, { conducts: 'metal', moving: true })).toBe(6.4);
+    expect(between({ conducts: 'mains' }, {})).toBe(0.5);
+  });
+  it('what is bare keeps its distance also where it is said to be mounted', () => {
+    const bare = solid({ conducts: 'live', contact: ['bottom'] });
+    expect(requiredBetween(bare, feature({ conducts: 'metal' }), down).value).toBe(1);
+    expect(requiredBetween(bare, feature(), down).value).toBe(0);
+  });
   it('is three beside what moves, live or not', () => {
     expect(between({ moving: true }, {})).toBe(3);
     expect(between({ conducts: 'live' }, { conducts: 'metal', moving: true })).toBe(3);
@@ -57,5 +69,7 @@ describe('the clearance to a wall', () => {
     expect(requiredToWall(solid({ conducts: 'live' }), floor, true).value).toBe(1);
     expect(requiredToWall(solid({ conducts: 'live' }), floor, false).value).toBe(0.5);
     expect(requiredToWall(solid({ conducts: 'metal' }), floor, true).value).toBe(0.5);
+    expect(requiredToWall(solid({ conducts: 'live', contact: ['bottom'] }), floor, true).value).toBe(1);
+    expect(requiredToWall(solid({ conducts: 'mains' }), floor, true).value).toBe(6.4);
   });
 });

@@ -19,19 +19,28 @@ function mayTouch(solid: Solid, normal: Vec3, square: number): boolean {
   return solid.contact.some((d) => normal[axisOf(d)] * signOf(d) > square);
 }
 
+/** What bare conductors keep from everything that conducts, whatever they are mounted on. */
+const bareOf = ({ conducts }: Solid): Required | undefined =>
+  conducts === 'mains' ? CLEARANCES.mains : conducts === 'live' ? CLEARANCES.conducting : undefined;
+
+const farther = (p: Required | undefined, q: Required | undefined): Required | undefined =>
+  !q || (p && p.value >= q.value) ? p : q;
+
 /** Clearance wanted from a part's solid to a wall (`normal` points from the solid to the wall). */
 export function requiredToWall(solid: Solid, wall: Wall, metalShell: boolean): Required {
   const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
   if (solid.role === 'plug room') return CLEARANCES.room;
-  if (mayTouch(solid, outward, SQUARE)) return CLEARANCES.mount;
-  return solid.conducts === 'live' && metalShell ? CLEARANCES.conducting : CLEARANCES.static;
+  const bare = metalShell ? bareOf(solid) : undefined;
+  if (bare) return bare;
+  return mayTouch(solid, outward, SQUARE) ? CLEARANCES.mount : CLEARANCES.static;
 }
 
 /** Clearance wanted between two solids; `normal` points from a to b. */
 export function requiredBetween(a: Solid, b: Solid, normal: Vec3): Required {
   if (a.role === 'plug room' || b.role === 'plug room') return CLEARANCES.room;
-  if (a.moving || b.moving) return CLEARANCES.moving;
+  const bare = a.conducts && b.conducts ? farther(bareOf(a), bareOf(b)) : undefined;
+  if (a.moving || b.moving) return farther(bare, CLEARANCES.moving)!;
+  if (bare) return bare;
   if (b.ownerKind === 'feature' && mayTouch(a, normal, EXACTLY)) return CLEARANCES.mount;
-  if ((a.conducts === 'live' && b.conducts) || (b.conducts === 'live' && a.conducts)) return CLEARANCES.conducting;
   return CLEARANCES.static;
 }

@@ -16,7 +16,7 @@ export interface Block {
   low: Point;
   high: Point;
   /** A board's bare conductors are live; cases and brackets are metal. */
-  conducts?: 'live' | 'metal';
+  conducts?: 'live' | 'mains' | 'metal';
   /** Sides on which it may touch what it is mounted to. */
   contact?: Direction[];
   /** For air: away from the face, and how much is enough, tolerable, least (mm). */

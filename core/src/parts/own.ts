@@ -13,6 +13,11 @@ const FACES: Readonly<Record<OwnFace['kind'], { reach: number; setback: number }
   screen: { reach: 5, setback: 0 },
 };
 
+/** Usual standoff under a bare board, mm: 1/4 in (ATX Specification 2.2, from memory). */
+const STANDOFF = 6.35;
+
+const isBare = ({ conducts }: OwnBlock) => conducts === 'live' || conducts === 'mains';
+
 /** Geometry of a part the user describes. Paths of its chains lead into the document. */
 export function ownModel(id: string, design: OwnDesign): PartModel {
   const base = `/kit/parts/${id}/own`;
@@ -58,14 +63,18 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
     allowance: false,
     source: { kind: 'computed', title: `measured: ${design.source || 'on the bench'}` },
   }));
+  // A bare board stands on standoffs.
+  const lowest = end(2, false).value;
+  const bare = Object.values(design.blocks).some((block) => isBare(block) && Math.abs(block.z.value - lowest) < 1e-6);
+  const standoff = bare ? STANDOFF : 0;
   if (holes.length > 0)
     faces.push({
       id: 'mount',
       name: 'mounting side',
       direction: 'bottom',
       mustReachOutside: false,
-      reach: 0.6,
-      setback: 0,
+      reach: standoff + 0.6,
+      setback: standoff,
       plane: end(2, false),
       cuts: holes,
     });
@@ -85,7 +94,8 @@ function blocksOf(path: string, id: string, block: OwnBlock, outward: ReadonlySe
       : { kind: 'cylinder', axis: ({ x: 0, y: 1, z: 2 } as const)[block.shape.axis] };
   const main: Block = { id, name: block.name, role: ROLES[block.role], shape, low, high };
   if (block.conducts) main.conducts = block.conducts;
-  if (block.role === 'body') main.contact = ['bottom'];
+  // What is bare and live is not laid on anything: it may be metal.
+  if (block.role === 'body' && !isBare(block)) main.contact = ['bottom'];
   if (block.role === 'air') {
     const direction = block.direction ?? 'top';
     const axis = axisOf(direction);

@@ -99,7 +99,14 @@ export function partFromHoles(map: HoleMap, solution: HoleSolution, { positions,
     standard: OWN,
     dimensions: {},
     mass: 0,
-    own: { blocks, holes, faces, power: { idle: 0, typical: 0, peak: 0 }, source: `hole map “${map.name}”` },
+    own: {
+      kind: 'board',
+      blocks,
+      holes,
+      faces,
+      power: { idle: 0, typical: 0, peak: 0 },
+      source: `hole map “${map.name}”`,
+    },
   };
 }
 

@@ -52,7 +52,7 @@ const ownBlock = object({
   direction: nullable(side),
   /** Plug and bend room in front of a connector, mm; 0 none. */
   plug: number(0, 300),
-  conducts: nullable(oneOf(['live', 'metal'])),
+  conducts: nullable(oneOf(['live', 'mains', 'metal'])),
   /** Of a connector: which cable goes there, and whether it comes from here. Missing: a lead of any kind. */
   cable: optional(oneOf(CABLE_KINDS)),
   gives: optional(yesOrNo),

@@ -56,6 +56,7 @@ export function OwnBlockForm({
           options={[
             { value: 'no', label: 'no' },
             { value: 'live', label: 'bare, live' },
+            { value: 'mains', label: 'bare, mains voltage' },
             { value: 'metal', label: 'metal' },
           ]}
           onChange={(value) => onChange({ ...block, conducts: value === 'no' ? null : value })}
