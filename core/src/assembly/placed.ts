@@ -52,6 +52,8 @@ export interface PlacedFace {
 }
 
 export interface PlacedPart {
+  /** A point of the part's own axes in the shell's, mm. */
+  toShell: (p: readonly number[]) => Vec3;
   id: string;
   part: Part;
   placement: Placement;
@@ -195,6 +197,7 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
     };
   });
   const placed: PlacedPart = {
+    toShell,
     id,
     part,
     placement,

@@ -2,3 +2,5 @@ export * from './connectors';
 export { boardOf, isJoined, isRiserRoom, type JoinedPart } from './joined';
 export * from './model';
 export * from './partModel';
+export { looksOf } from './looks/looksOf';
+export type { Mark, Tone } from './looks/sheet';

@@ -3,7 +3,7 @@ import { inSpace, type Loft } from '@young-shell/core/solid';
 import { useMemo } from 'react';
 import { BackSide, BufferGeometry, DoubleSide, Float32BufferAttribute, ShapeUtils, Vector2 } from 'three';
 import { Edges } from './Edges';
-import { SHELL_FILL, SHELL_LINE } from './palette';
+import { SHELL_LINE } from './palette';
 import { useMeshGeometry } from './useMeshGeometry';
 
 /** A loft as triangles, in shell axes. */
@@ -48,7 +48,16 @@ function loftGeometry({ axis, low, high, from, to }: Loft): BufferGeometry {
 }
 
 /** The shell: its far sides as thin panels, edges drawn, the inside edge faint. */
-export function Hull3d({ hull, content }: { hull: HullModel; content?: string | undefined }) {
+export function Hull3d({
+  hull,
+  content,
+  fill,
+}: {
+  hull: HullModel;
+  content?: string | undefined;
+  /** What it is made of, as a colour. */
+  fill: string;
+}) {
   const solid = useMeshGeometry(content);
   const outer = useMemo(() => loftGeometry(hull.outer), [hull]);
   const inner = useMemo(() => loftGeometry(hull.inner), [hull]);
@@ -56,7 +65,7 @@ export function Hull3d({ hull, content }: { hull: HullModel; content?: string | 
     return (
       <group>
         <mesh geometry={solid} renderOrder={-2} raycast={() => null}>
-          <meshLambertMaterial color={SHELL_FILL} transparent opacity={0.34} side={DoubleSide} depthWrite={false} />
+          <meshLambertMaterial color={fill} transparent opacity={0.34} side={DoubleSide} depthWrite={false} />
         </mesh>
         <Edges geometry={solid} colour={SHELL_LINE} opacity={0.8} />
       </group>
@@ -64,7 +73,7 @@ export function Hull3d({ hull, content }: { hull: HullModel; content?: string | 
   return (
     <group>
       <mesh geometry={outer} renderOrder={-2} raycast={() => null}>
-        <meshLambertMaterial color={SHELL_FILL} transparent opacity={0.3} side={BackSide} depthWrite={false} />
+        <meshLambertMaterial color={fill} transparent opacity={0.3} side={BackSide} depthWrite={false} />
       </mesh>
       <mesh geometry={outer} renderOrder={8} raycast={() => null}>
         <meshBasicMaterial color="#f3e7c8" transparent opacity={0.05} side={DoubleSide} depthWrite={false} />

@@ -12,7 +12,8 @@ import { Features3d } from './Features3d';
 import { Hull3d } from './Hull3d';
 import { LabelPlacer, type Label } from './Labels';
 import { MAT_COLOUR, matTexture, type MatArea } from './matTexture';
-import { PART_FILL, PENCIL } from './palette';
+import { PartLooks3d } from './PartLooks3d';
+import { PART_FILL, SHELL_FILL, PENCIL } from './palette';
 import { hullBox } from './projection';
 import { select } from './slice';
 import { useStations } from './station';
@@ -47,6 +48,7 @@ export function Scene3d({
       <directionalLight position={[-400, -900, 1400]} intensity={1.7} />
       <Mat box={box} />
       <Hull3d
+        fill={SHELL_FILL[document.shell.material].fill}
         hull={assembly.hull}
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
@@ -155,6 +157,7 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
           />
         );
       })}
+      <PartLooks3d part={part} />
     </group>
   );
 }

@@ -5,7 +5,8 @@ import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectShown } from '../document/selectors';
-import { FEATURE_FILL, PART_FILL } from './palette';
+import { FEATURE_FILL, PART_FILL, SHELL_FILL } from './palette';
+import { PartLooksSection } from './PartLooksSection';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
@@ -119,6 +120,8 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const order = (a: Solid, b: Solid) =>
     mode === 'plan' ? a.shape.high[into] - b.shape.high[into] : b.shape.low[into] - a.shape.low[into];
 
+  const made = SHELL_FILL[document.shell.material];
+
   return (
     <svg
       ref={svg}
@@ -135,8 +138,8 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           patternTransform="rotate(45)"
           patternUnits="userSpaceOnUse"
         >
-          <rect width={px(7)} height={px(7)} fill="#c9a36a" />
-          <line x1="0" y1="0" x2="0" y2={px(7)} stroke="#7c5f34" strokeWidth={px(1.4)} />
+          <rect width={px(7)} height={px(7)} fill={made.fill} />
+          <line x1="0" y1="0" x2="0" y2={px(7)} stroke={made.hatch} strokeWidth={px(1.4)} />
         </pattern>
       </defs>
       <g transform={transform.toString()}>
@@ -155,7 +158,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             y={-high[up]}
             width={high[across] - low[across]}
             height={high[up] - low[up]}
-            fill="#c9a36a"
+            fill={made.fill}
             pointerEvents="none"
           />
         ))}
@@ -215,6 +218,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
                   />
                 );
               })}
+              <PartLooksSection part={part} mode={mode} depth={depth} width={px(0.8)} />
             </g>
           );
         })}

@@ -1,4 +1,5 @@
-import type { CableKind, PartKind } from '@young-shell/core/standards';
+import type { Tone } from '@young-shell/core/parts';
+import type { CableKind, Material, PartKind } from '@young-shell/core/standards';
 
 /** Fills of parts by kind: muted, told apart by their labels too. */
 export const PART_FILL: Readonly<Record<PartKind, string>> = {
@@ -10,6 +11,16 @@ export const PART_FILL: Readonly<Record<PartKind, string>> = {
   fan: '#4f9394',
   radiator: '#7f9a6b',
 };
+
+/** Marks by which parts are recognised: holes, bright metal, plastic, contacts; and their lines. */
+export const MARK_TONE: Readonly<Record<Tone, string>> = {
+  dark: '#1b2624',
+  blade: '#56696a',
+  metal: '#cdd2d3',
+  pale: '#8d9a97',
+  gold: '#d6b24c',
+};
+export const MARK_LINE = '#101a17';
 
 /** Cables by what they carry. */
 export const CABLE_COLOUR: Readonly<Record<CableKind, string>> = {
@@ -25,7 +36,17 @@ export const CABLE_COLOUR: Readonly<Record<CableKind, string>> = {
 
 export const FEATURE_FILL = { keep: '#a79f88', cut: '#d9c68f', removed: '#555555' } as const;
 export const SHELL_LINE = '#e9d9b4';
-export const SHELL_FILL = '#c9a36a';
+/** Shells in what they are made of: the fill, and the lines of its cut in a section. */
+export const SHELL_FILL: Readonly<Record<Material, { fill: string; hatch: string }>> = {
+  steel: { fill: '#8f9ba3', hatch: '#4c565c' },
+  aluminium: { fill: '#b4bdc2', hatch: '#6a757b' },
+  wood: { fill: '#c9a36a', hatch: '#7c5f34' },
+  plywood: { fill: '#d3b684', hatch: '#86693d' },
+  fibreboard: { fill: '#b39169', hatch: '#6a5132' },
+  plastic: { fill: '#cfc9b4', hatch: '#7d7763' },
+  bakelite: { fill: '#8a6246', hatch: '#4b3120' },
+  other: { fill: '#c9b58f', hatch: '#7a6a49' },
+};
 export const RED_TAPE = '#d23a20';
 export const PENCIL = '#ff9a5c';
 
