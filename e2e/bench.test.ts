@@ -68,6 +68,27 @@ describe('from a shell of one’s own to a first verdict', () => {
   });
 });
 
+it('a margin opens as the sum it is: terms to measure again, drawn as chains in the section', async () => {
+  const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
+  const margins = page.getByRole('region', { name: 'Tightest margins' });
+  await page
+    .getByRole('button', { name: 'Plan', exact: true })
+    .or(page.getByRole('radio', { name: 'Plan' }))
+    .first()
+    .click();
+  await margins.getByRole('button', { name: 'what it is the sum of' }).nth(3).click();
+  // 452 outside less where the drive stands, its length and the wall.
+  const sum = await margins.getByText(/^452\.00 − .* = /).innerText();
+  const [left, right] = sum.split(' = ') as [string, string];
+  const total = left.split(/ (?=[−+])/).reduce((t, term) => t + Number(term.replace('− ', '-').replace('+ ', '')), 0);
+  expect(total).toBeCloseTo(Number(right), 2);
+  const wall = margins.getByLabel('thickness of the right wall', { exact: true });
+  await type(wall, '18');
+  await margins
+    .getByText(new RegExp(`= ${(Number(right) + 0.25).toFixed(2)}|= ${(Number(right) + 0.3).toFixed(2)}`))
+    .waitFor();
+});
+
 describe('from a measured shell to a cut sheet', () => {
   it('a newcomer starts from a box, measures, adds a board, has it placed, and prints the sheets', async () => {
     const page = await bench.page('/');

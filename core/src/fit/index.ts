@@ -13,6 +13,7 @@ export { placeFor, type PlaceResult, type Proposal } from './place';
 export * from './order';
 export * from './reach';
 export { remediesFor } from './remedies';
+export { chainPieces, marginSum, type ChainPiece, type MarginSum, type SumTerm } from './marginSum';
 export { behind, facesHold, isThrough, openedBy, type Behind, type Opened } from './behind';
 export { isChosen, outlookOf } from './outlook';
 export { seatsFor, type Seat } from './seats';

@@ -2,6 +2,7 @@ import { useAppSelector } from '../../app/store';
 import { RED_TAPE } from '../../view/palette';
 import { SECTION_AXES } from '../../view/projection';
 import type { SectionLayer } from '../../view/station';
+import { ChainSection } from './ChainSection';
 import { RoutesSection } from './RoutesSection';
 import { marginsIn, selectClashes, selectPartMargins } from './selectors';
 import { WhereSection } from './WhereSection';
@@ -40,6 +41,7 @@ export function FitOverSection(layer: SectionLayer) {
           ))}
         </g>
       ))}
+      <ChainSection {...layer} />
     </>
   );
 }

@@ -9,6 +9,8 @@ import { Explain } from '../../ui/Explain';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { MarginBar } from './MarginBar';
+import { MarginChain } from './MarginChain';
+import { openChain } from './slice';
 
 const chance = (p: number) =>
   p > 0.999 ? 'over 99.9 %' : p < 0.001 ? 'under 0.1 %' : `${(100 * p).toFixed(p > 0.99 || p < 0.01 ? 1 : 0)} %`;
@@ -39,6 +41,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectShown);
   const unit = useAppSelector((s) => s.preferences.unit);
+  const open = useAppSelector((s) => s.fit.chain === margin.id);
   const { spread } = margin;
   const mm = (value: number) => formatLength(value, unit);
   const shares = sharesOf(margin.chain);
@@ -95,6 +98,18 @@ function Row({ margin }: { margin: JudgedMargin }) {
       <span className="col-span-2 col-start-2">
         <MarginBar spread={spread} />
       </span>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="col-span-2 col-start-2 min-h-8 text-left text-sm text-ink-soft underline"
+        onClick={() => {
+          dispatch(openChain(open ? null : margin.id));
+          if (!open) dispatch(select({ kind: 'part', id: margin.part }));
+        }}
+      >
+        {open ? 'close its sum' : 'what it is the sum of'}
+      </button>
+      {open && <MarginChain margin={margin} />}
     </li>
   );
 }

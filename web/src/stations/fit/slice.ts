@@ -23,12 +23,15 @@ interface FitState {
   tab: FitTab;
   where: WhereOverlay;
   routes: RoutesOverlay | null;
+  /** The margin whose sum is open. */
+  chain: string | null;
 }
 
 const initialState: FitState = {
   tab: 'margins',
   where: { on: false, stick: true, map: null },
   routes: null,
+  chain: null,
 };
 
 const slice = createSlice({
@@ -44,6 +47,9 @@ const slice = createSlice({
     showRoutes: (state, { payload }: PayloadAction<RoutesOverlay | null>) => {
       state.routes = payload;
     },
+    openChain: (state, { payload }: PayloadAction<string | null>) => {
+      state.chain = payload;
+    },
     forgetFit: () => initialState,
   },
 });
@@ -56,4 +62,4 @@ declare module '../../app/store' {
 addSlice('fit', slice.reducer);
 addSlice('search', searchReducer);
 
-export const { setTab, showWhere, showRoutes, forgetFit } = slice.actions;
+export const { setTab, showWhere, showRoutes, openChain, forgetFit } = slice.actions;
