@@ -14,10 +14,29 @@ const VIEWS: {
   name: string;
   of?: string;
   station?: string;
+  path?: string;
   theme?: 'dark';
   prepare?: (page: Page) => Promise<unknown>;
 }[] = [
   { name: 'conversions' },
+  {
+    name: 'begin',
+    path: '/new',
+    prepare: async (page) => {
+      for (const [label, value] of [
+        ['Width', '430'],
+        ['Depth, front to rear', '320'],
+        ['Height', '160'],
+        ['Wall, all alike', '4'],
+      ] as const) {
+        await page.getByLabel(label, { exact: true }).fill(value);
+        await page.keyboard.press('Enter');
+      }
+      await page.getByLabel('Measured with').selectOption('rule');
+      await page.getByRole('button', { name: /^With a graphics card/ }).click();
+      await page.getByText('It goes in').waitFor();
+    },
+  },
   { name: 'brief', station: 'brief' },
   { name: 'shell', station: 'shell', prepare: (page) => page.getByRole('radio', { name: 'Side' }).click() },
   {
@@ -31,14 +50,13 @@ const VIEWS: {
   },
   { name: 'fit', station: 'fit' },
   {
-    name: 'fit-remedy',
+    name: 'fit-margin',
     station: 'fit',
     prepare: async (page) => {
-      await page
-        .getByRole('button', { name: /^Preview: Move Graphics card/ })
-        .first()
-        .click();
-      await page.getByText(/gone:/).first().waitFor();
+      await page.getByRole('radio', { name: 'Plan' }).click();
+      const margins = page.getByRole('region', { name: 'Tightest margins' });
+      await margins.getByRole('button', { name: 'what it is the sum of' }).nth(3).click();
+      await margins.getByText('close its sum').scrollIntoViewIfNeeded();
     },
   },
   {
@@ -145,72 +163,7 @@ const VIEWS: {
       await page.getByRole('button', { name: /^USB-C/ }).click();
     },
   },
-  { name: 'photo', of: 'Plover typewriter', station: 'kit', prepare: measureSheet },
 ];
-
-/** A sheet with a board on it, photographed askew (drawn by the browser), and picked. */
-async function measureSheet(page: Page) {
-  const picture = await page.context().newPage();
-  await picture.setViewportSize({ width: 1600, height: 1200 });
-  const holes = [
-    [3.5, 3.5],
-    [61.5, 3.5],
-    [61.5, 52.5],
-    [3.5, 52.5],
-  ].map(
-    ([x, y]) =>
-      `<i style="position:absolute;left:${180 + x! * 3 - 5}px;top:${368 - y! * 3 - 5}px;width:10px;height:10px;border-radius:9px;background:#e9c77a"></i>`,
-  );
-  await picture.setContent(
-    `<body style="margin:0;background:#6b5a45;perspective:1500px"><div id="sheet" style="position:absolute;left:300px;top:120px;width:1000px;height:900px;transform:rotateX(28deg) rotateZ(-7deg)"><div style="position:absolute;width:630px;height:891px;background:#f4f4ee"></div><div style="position:absolute;left:180px;top:200px;width:255px;height:168px;background:#1c5f3a"></div>${holes.join('')}</div></body>`,
-  );
-  // Where points of the sheet's plane are seen: markers are put there and asked for their place.
-  const seen = await picture.evaluate(
-    (points) => {
-      const sheet = document.querySelector('#sheet')!;
-      return points.map(([x, y]) => {
-        const mark = document.createElement('b');
-        mark.style.cssText = `position:absolute;left:${x}px;top:${y}px;width:0;height:0`;
-        sheet.append(mark);
-        const box = mark.getBoundingClientRect();
-        mark.remove();
-        return [box.left, box.top] as [number, number];
-      });
-    },
-    [
-      ...[
-        [0, 891],
-        [630, 891],
-        [630, 0],
-        [0, 0],
-      ],
-      ...[0.02, 0.2, 0.4, 0.6, 0.8, 0.98].map((t) => [0, 891 * t]),
-      ...[
-        [190.5, 357.5],
-        [364.5, 357.5],
-        [364.5, 210.5],
-        [190.5, 210.5],
-      ],
-    ],
-  );
-  const bytes = await picture.screenshot();
-  await picture.close();
-  await page.bringToFront();
-  await page.getByRole('tab', { name: 'Photos' }).click();
-  await page.getByLabel('Photo to measure').setInputFiles({ name: 'sheet.png', mimeType: 'image/png', buffer: bytes });
-  const canvas = page.getByRole('application', { name: /^The photo/ });
-  await canvas.waitFor();
-  await page.waitForTimeout(800);
-  const image = (await canvas.locator('image').boundingBox())!;
-  const click = async ([x, y]: [number, number]) => {
-    await page.mouse.click(image.x + (x / 1600) * image.width, image.y + (y / 1200) * image.height);
-    await page.waitForTimeout(450);
-  };
-  for (const at of seen.slice(0, 10)) await click(at);
-  await page.getByRole('button', { name: /that is all of it/ }).click();
-  await page.getByRole('radio', { name: 'point' }).click();
-  for (const at of seen.slice(10)) await click(at);
-}
 
 /** The demo with a full supply and a full-length card: more than goes in. */
 async function importTooMuch() {
@@ -232,9 +185,9 @@ const bench = await new Bench().open();
 try {
   await importTooMuch();
   const wanted = process.argv.slice(2);
-  for (const { name, of = DEMO, station, theme = 'light', prepare } of VIEWS) {
+  for (const { name, of = DEMO, station, path = '/', theme = 'light', prepare } of VIEWS) {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
-    const page = await bench.page(station ? await bench.pathOf(of, station) : '/', { theme });
+    const page = await bench.page(station ? await bench.pathOf(of, station) : path, { theme });
     if (station && of === DEMO)
       await page.waitForFunction(() => document.querySelector<HTMLElement>('[data-label="board-1"]')?.style.transform);
     await page.waitForTimeout(1500);

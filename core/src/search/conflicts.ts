@@ -1,7 +1,7 @@
 import type { Conversion, Wish } from '../document';
 import { nameOf, wishWords } from '../fit';
 import { kindOf } from '../parts';
-import { Engine, type Budget, type Outcome } from './engine';
+import { Engine, NO_WEBS, type Budget, type Outcome } from './engine';
 import { formsOf } from './forms';
 import { startOf, type LayoutOptions } from './layout';
 import { searchLayouts } from './layouts';
@@ -105,7 +105,7 @@ function proof(document: Conversion, options: LayoutOptions & { step: number }):
         risers: {},
         fixed: fixedSpots(form, start.base),
         candidates: 'all',
-        web: 0,
+        web: NO_WEBS,
         cost: costIn(form, start, false),
         breadth: Infinity,
         random: randomFrom(1),

@@ -17,7 +17,7 @@ import {
   type Run,
   type Zone,
 } from '../fit';
-import type { Vec3 } from '../solid';
+import type { Direction, Vec3 } from '../solid';
 import { boxAt, type Option, type Piece, type Posed } from './options';
 
 /** A part put somewhere by the search. */
@@ -37,13 +37,17 @@ export interface Budget {
 /** What a search tries at each step: the corners of the free positions, or all of them (complete on the grid). */
 export type Candidates = 'corners' | 'all';
 
+/** Wall that openings in each direction leave between each other, mm. */
+export type Webs = Readonly<Record<Direction, number>>;
+export const NO_WEBS: Webs = { left: 0, right: 0, front: 0, rear: 0, top: 0, bottom: 0 };
+
 export interface SearchSettings {
   wishes: readonly Wish[];
   /** Longest riser of each card, mm. */
   risers: Readonly<Record<string, number>>;
   candidates: Candidates;
   /** Of the wall between the openings of two parts this much is left, mm. */
-  web: number;
+  web: Webs;
   /** Parts that stay where they are: the rules between parts hold against them, too. */
   fixed: readonly Spot[];
   /** What speaks against a place, given what is placed; mm-like units. */
@@ -269,7 +273,8 @@ export function allows(
         if (a.direction !== b.direction) continue;
         // In a proof a place stands for its whole cell.
         const apart = [0, 1, 2].some((i) => {
-          const room = candidates === 'all' ? -spot.option.half[i]! - other.option.half[i]! - a.more - b.more : web;
+          const room =
+            candidates === 'all' ? -spot.option.half[i]! - other.option.half[i]! - a.more - b.more : web[a.direction];
           return (
             a.low[i]! + spot.at[i]! >= b.high[i]! + other.at[i]! + room ||
             b.low[i]! + other.at[i]! >= a.high[i]! + spot.at[i]! + room

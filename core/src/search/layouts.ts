@@ -7,7 +7,7 @@ import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
 import { randomFrom } from './random';
-import { costIn, fixedSpots, kitOf, wantedWeb, type Freedom, type SearchedKit } from './searchedKit';
+import { costIn, fixedSpots, kitOf, wantedWebs, type Freedom, type SearchedKit } from './searchedKit';
 
 export interface LayoutResult {
   /** Best first. */
@@ -224,7 +224,7 @@ function bettered(
       risers: start.risers,
       fixed: fixedSpots(document, around.base),
       candidates: 'corners',
-      web: wantedWeb(document, around.base),
+      web: wantedWebs(document, around.base),
       cost: costIn(document, around, false),
       breadth: 4,
       random,

@@ -3,7 +3,8 @@ import { leastWeb } from '../cut';
 import type { Conversion, Part } from '../document';
 import type { Enough } from '../fit';
 import { kindOf } from '../parts';
-import { cableCost, Engine, type SearchSettings, type Spot } from './engine';
+import { DIRECTIONS, type Direction } from '../solid';
+import { cableCost, Engine, NO_WEBS, type SearchSettings, type Spot, type Webs } from './engine';
 import type { Form } from './forms';
 import type { LayoutOptions, Start } from './layout';
 import { pieceOf, type OptionSettings, type Piece } from './options';
@@ -78,7 +79,7 @@ export interface SearchedKit {
   engine: Engine;
   freedom: Freedom;
   /** Wall between the openings of two parts, mm. */
-  web: number;
+  web: Webs;
   tries: number;
   /** Tries since it found something new, or got freer. */
   dry: number;
@@ -87,9 +88,18 @@ export interface SearchedKit {
   withHanging: (pieces: readonly Piece[]) => Piece[];
 }
 
-/** What the wall between two openings should be, mm, whichever wall they are in. */
-export const wantedWeb = (document: Conversion, { hull }: Assembly): number =>
-  leastWeb(document, Math.max(0, ...hull.walls.map((w) => w.thickness)));
+/** What the wall between two openings that look in a direction should be, mm: as thick as that wall asks for. */
+export function wantedWebs(document: Conversion, { hull }: Assembly): Webs {
+  const webs: Record<Direction, number> = { left: 0, right: 0, front: 0, rear: 0, top: 0, bottom: 0 };
+  for (const direction of Object.keys(webs) as Direction[]) {
+    const out = DIRECTIONS[direction];
+    const facing = hull.walls.filter(
+      ({ normal }) => out[0] * normal[0] + out[1] * normal[1] + out[2] * normal[2] < -0.7,
+    );
+    webs[direction] = leastWeb(document, Math.max(0, ...facing.map((w) => w.thickness)));
+  }
+  return webs;
+}
 
 /** How freely a kit is placed. */
 export interface Freedom {
@@ -131,7 +141,7 @@ export function kitOf(form: Form, options: LayoutOptions, step: number, freedom:
     cost: costIn(document, start, options.near ?? false),
     engine: new Engine(enough),
     freedom,
-    web: enough === 'wanted' ? wantedWeb(document, start.base) : 0,
+    web: enough === 'wanted' ? wantedWebs(document, start.base) : NO_WEBS,
     tries: 0,
     dry: 0,
     hangs: false,
