@@ -69,6 +69,16 @@ export function assessKit(document: Conversion): Finding[] {
         about: [{ kind: 'part', id }],
       });
     const row = standardPart(part.standard);
+    if (row?.doubt)
+      findings.push({
+        id: `kit/${id}/doubt`,
+        station: 'kit',
+        verdict: 'note',
+        sentence: `${part.name}: ${row.doubt[0]!.toLowerCase()}${row.doubt.slice(1)}. Offer it up and mark through its own holes before one is drilled.`,
+        brief: `${part.name}: offer it up`,
+        figures: [],
+        about: [{ kind: 'part', id }],
+      });
     const unsure = Object.entries(part.dimensions).find(([, d]) => d.tool === 'guess');
     if (unsure)
       findings.push({

@@ -3,6 +3,7 @@ import { SCREWS } from './screws';
 
 const ATX = standard('ATX Specification 2.2');
 const MICRO = standard('microATX Interface Specification 1.2');
+const FLEX = standard('FlexATX Addendum 1.0 to the microATX specification');
 const ITX = standard('Mini-ITX Addendum 2.0');
 
 /** Hole columns from the edge on the input/output side, along the rear edge; mm. */
@@ -122,7 +123,7 @@ const CARD_SIZE_HOLES: PatternHole[] = [
 export const BOARDS: readonly StandardPart[] = [
   atxFamily('atx', 'ATX board', 304.8, 243.84, ATX, grid([c1, c2, atxThird], [r1, r2, r3]), 900),
   atxFamily('micro-atx', 'microATX board', 243.84, 243.84, MICRO, grid([c1, c2, microThird], [r1, r2, r3]), 750),
-  atxFamily('flex-atx', 'FlexATX board', 228.6, 190.5, MICRO, grid([c1, c2, microThird], [r1, r2]), 600),
+  atxFamily('flex-atx', 'FlexATX board', 228.6, 190.5, FLEX, grid([c1, c2, microThird], [r1, r2]), 600),
   atxFamily('mini-itx', 'Mini-ITX board', 170, 170, ITX, grid([c1, c2], [r1, r2]), 500),
   atxFamily('dtx', 'DTX board', 203, 244, practice, grid([c1, c2], [r1, r2, r3]), 650),
   atxFamily('mini-dtx', 'Mini-DTX board', 203, 170, practice, grid([c1, c2], [r1, r2]), 550),

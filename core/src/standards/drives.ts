@@ -52,10 +52,21 @@ export const DRIVES: readonly StandardPart[] = [
     [35, 12.7],
     620,
   ),
+  // Large ones lack the middle pair: their bottom holes are 76.2 apart.
+  drive(
+    '3.5-large',
+    '3.5 in drive, large capacity',
+    [147, 101.6, 26.1],
+    'SFF-8301',
+    pattern(101.6, 95.25, [41.28, 117.48]),
+    SCREWS.unc632,
+    [35, 12.7],
+    690,
+  ),
   drive('2.5-7', '2.5 in drive, 7 mm', [100.45, 69.85, 7], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 60),
   drive('2.5-9.5', '2.5 in drive, 9.5 mm', [100.45, 69.85, 9.5], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 100),
   drive('2.5-15', '2.5 in drive, 15 mm', [100.45, 69.85, 15], 'SFF-8201', bottom25, SCREWS.m3, [35, 6], 160),
-  drive('5.25', '5.25 in drive, half height', [170, 146.05, 41.4], 'SFF-8551', [], SCREWS.m3, [35, 0], 750),
+  drive('5.25', '5.25 in drive, half height', [203, 146.05, 41.4], 'SFF-8551', [], SCREWS.m3, [35, 0], 750),
   ...[30, 42, 60, 80, 110].map((length) =>
     drive(
       `m2-22${length}`,

@@ -35,6 +35,8 @@ export interface StandardPart {
   /** Typical mass in grams. */
   mass: number;
   source: Source;
+  /** What is not certain about its holes: they are marked through from the part itself before any is drilled. */
+  doubt?: string;
 }
 
 export const standard = (title: string): Source => ({

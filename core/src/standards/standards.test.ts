@@ -57,13 +57,20 @@ it('supply holes have the guide’s spacing', () => {
   expect(sfx[1]!.x - sfx[0]!.x).toBeCloseTo(113, 9);
   expect(sfx[2]!.y - sfx[1]!.y).toBeCloseTo(51.5, 9);
   const atx = standardPart('supply/atx')!.holes;
-  expect([atx[1]!.x - atx[0]!.x, atx[3]!.y - atx[0]!.y, atx[2]!.y - atx[1]!.y]).toEqual([138, 74, 64]);
+  // Seen from outside, fan down: 138 and 114 across, 64 and 74 up; doubted, and said so.
+  expect([atx[3]!.x - atx[0]!.x, atx[2]!.x - atx[1]!.x, atx[1]!.y - atx[0]!.y, atx[2]!.y - atx[3]!.y]).toEqual([
+    138, 114, 64, 74,
+  ]);
+  expect(standardPart('supply/atx')!.doubt).toMatch(/disagree/);
 });
 
 // SFF-8301, SFF-8201, from memory; fan spacings common to all makers' data sheets, from memory.
 it('drive and fan patterns are as tabulated', () => {
   const [a, b, c] = standardPart('drive/3.5')!.holes;
   expect([b!.x - a!.x, c!.y - a!.y]).toEqual([95.25, expect.closeTo(44.45, 9)]);
+  const large = standardPart('drive/3.5-large')!.holes;
+  expect(large[2]!.y - large[0]!.y).toBeCloseTo(76.2, 9);
+  expect(standardPart('drive/5.25')!.dimensions.length!.value).toBe(203);
   const [d, e, f] = standardPart('drive/2.5-7')!.holes;
   expect([e!.x - d!.x, f!.y - d!.y]).toEqual([expect.closeTo(61.72, 9), expect.closeTo(76.6, 9)]);
   const spacing = Object.fromEntries(

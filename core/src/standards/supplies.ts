@@ -10,6 +10,7 @@ function supply(
   source: typeof GUIDE,
   holes: PatternHole[],
   mass: number,
+  doubt?: string,
 ): StandardPart {
   return {
     key: `supply/${key}`,
@@ -27,6 +28,7 @@ function supply(
     screw: SCREWS.unc632,
     mass,
     source,
+    ...(doubt ? { doubt } : {}),
   };
 }
 
@@ -49,12 +51,14 @@ export const SUPPLIES: readonly StandardPart[] = [
     [150, 86, 140],
     GUIDE,
     [
-      { x: 6, y: 6 },
-      { x: 144, y: 16 },
-      { x: 144, y: 80 },
+      // Seen from outside, fan down: from memory of the drawing.
+      { x: 6, y: 16 },
       { x: 6, y: 80 },
+      { x: 120, y: 80 },
+      { x: 144, y: 6 },
     ],
     1600,
+    'Readers of the drawing disagree about its screw holes',
   ),
   supply('sfx', 'SFX supply', [125, 63.5, 100], GUIDE, rectangle(125, 63.5, 113, 51.5), 900),
   supply('sfx-l', 'SFX-L supply', [125, 63.5, 130], practice, rectangle(125, 63.5, 113, 51.5), 1100),

@@ -30,7 +30,7 @@ export function MarginChain({ margin }: { margin: JudgedMargin }) {
         {amounts.map((amount, i) => signed(amount, i === 0)).join(' ')} = {distance < 0 ? '−' : ''}
         {mm(distance)}
       </p>
-      <ul className="m-0 mt-1 grid list-none grid-cols-2 gap-x-3 gap-y-1 p-0">
+      <ul className="m-0 mt-1 flex list-none flex-col gap-1 p-0">
         {terms.map((term: SumTerm) => (
           <li key={term.path}>
             {term.of === 'place' ? (
