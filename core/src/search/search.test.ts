@@ -5,6 +5,7 @@ import { assemble, placePart } from '../assembly';
 import {
   applyChange,
   defaultBox,
+  evenWalls,
   feature,
   lidAt,
   newConversion,
@@ -369,6 +370,23 @@ describe('where a part can go', () => {
       expect(quick.maps.map((m) => [...m.positions.bits])).toEqual(fresh!.maps.map((m) => [...m.positions.bits]));
     }
   });
+  it('with all the room it wants nowhere, shows where nothing stops, and says that it is tight', () => {
+    // 100 wide between walls 100.6 apart: half a millimetre is wanted on each side.
+    const walls = evenWalls(measured(3));
+    const hull = { ...defaultBox(), width: measured(106.6), depth: measured(160), height: measured(90), walls };
+    const part = partFrom(standardPart('board/pico-itx')!, 'Board');
+    const document = applyChange(newConversion('Sleeve', hull), { type: 'addPart', id: 'board-1', part }).document;
+    const only = { rear: 'rear', top: 'top' } as const;
+    const all = [whereCanItGo(document, 'board-1', { only })[0], new WhereFinder().at(document, 'board-1', only)];
+    for (const where of all) {
+      expect(where).toMatchObject({ tight: true });
+      const [x, y, z] = nearestWhere(where!, [3, 10, 3])!;
+      const placement = { x, y, z, locked: false, ...only };
+      const placed = applyChange(document, { type: 'placePart', id: 'board-1', placement }).document;
+      expect(stopsAt(marginsOf(assemble(placed)))).toEqual([]);
+    }
+  });
+
   it('has as its nearest position the one that looking at all of them finds', () => {
     const [where] = whereCanItGo(deck, 'drive-2', { step: 6, only: deck.layout.placements['drive-2']! });
     const { positions } = where!.maps[0]!;

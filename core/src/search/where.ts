@@ -1,6 +1,6 @@
 import { assemble, cardsInSlots, turnedSize, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion } from '../document';
-import { changedRegion, countFree, nearestFree, repaint, type Positions, type Run } from '../fit';
+import { changedRegion, countFree, nearestFree, repaint, type Enough, type Positions, type Run } from '../fit';
 import { boardOf, isJoined } from '../parts';
 import { turnOf, type Orientation, type Vec3 } from '../solid';
 import { joined, type Form } from './forms';
@@ -12,6 +12,8 @@ export interface Where extends Orientation {
   /** Size of the part's bodies along the shell's axes, mm. */
   size: Vec3;
   free: number;
+  /** With all the room that is wanted there is no place: these are the places at which nothing stops. */
+  tight?: true;
 }
 
 export interface WhereOptions {
@@ -29,11 +31,21 @@ export interface WhereOptions {
 export function whereCanItGo(document: Conversion, id: string, options: WhereOptions = {}): Where[] {
   const subject = subjectOf(document, id);
   const around = aroundOf(subject.document, id);
-  return wheresOf(subject, id, optionsOf(subject.document, around, id, options));
+  const roomy = wheresOf(subject, id, optionsOf(subject.document, around, id, options));
+  return roomy.length > 0 ? roomy : tightWheres(subject, around, id, options);
 }
 
+/** Where it can go with no less room than does not stop. */
+const tightWheres = (subject: Subject, around: Assembly, id: string, options: WhereOptions): Where[] =>
+  wheresOf(subject, id, optionsOf(subject.document, around, id, options, 'touching')).map((where) => ({
+    ...where,
+    tight: true,
+  }));
+
+type Subject = Pick<Form, 'document' | 'apart'>;
+
 /** What goes: the part, or a board together with the card in its slot. */
-function subjectOf(document: Conversion, id: string): Pick<Form, 'document' | 'apart'> {
+function subjectOf(document: Conversion, id: string): Subject {
   const card = cardsInSlots(assemble(document).parts)[id];
   if (card === undefined || document.layout.placements[card]?.locked) return { document, apart: (found) => found };
   return joined(document, id, card, {});
@@ -44,13 +56,19 @@ function aroundOf(document: Conversion, id: string): Assembly {
   return { ...whole, parts: whole.parts.filter((p) => p.id !== id) };
 }
 
-function optionsOf(document: Conversion, around: Assembly, id: string, { step = 2, only }: WhereOptions): Option[] {
+function optionsOf(
+  document: Conversion,
+  around: Assembly,
+  id: string,
+  { step = 2, only }: WhereOptions,
+  enough: Enough = 'wanted',
+): Option[] {
   const wishes = Object.values(document.layout.wishes);
   const one = only ? { only: { rear: only.rear, top: only.top } } : {};
-  return pieceOf(document, around, id, { step, stand: 'hanging', wishes, ...one }).options;
+  return pieceOf(document, around, id, { step, stand: 'hanging', wishes, enough, ...one }).options;
 }
 
-function wheresOf({ document, apart }: ReturnType<typeof subjectOf>, id: string, options: readonly Option[]): Where[] {
+function wheresOf({ document, apart }: Subject, id: string, options: readonly Option[]): Where[] {
   const found = new Map<string, Where>();
   for (const { posed, positions, seat, free } of options) {
     const { rear, top } = posed.orientation;
@@ -95,7 +113,8 @@ export class WhereFinder {
       }
       this.last.around = around;
     } else this.last = { key, around, options: optionsOf(subject.document, around, id, { step, only }) };
-    return wheresOf(subject, id, this.last.options)[0];
+    const [roomy] = wheresOf(subject, id, this.last.options);
+    return roomy && roomy.free > 0 ? roomy : tightWheres(subject, around, id, { step, only })[0];
   }
 }
 

@@ -45,7 +45,7 @@ export function WhereCanItGo({ id }: { id: string }) {
           <p className="m-0 mt-1 text-sm text-ink-soft" role="status">
             {free === undefined
               ? 'No place as it is turned now.'
-              : `Green: where its middle may be, bright at its own depth. ${free.toLocaleString('en')} positions on a 2 mm grid as it is turned.`}
+              : `${map?.where.tight ? 'Only with less room than is wanted, but nothing stops. ' : ''}Green: where its middle may be, bright at its own depth. ${free.toLocaleString('en')} positions on a 2 mm grid as it is turned.`}
           </p>
           <div className="mt-1.5">
             <Button disabled={busy} onClick={() => void ask()}>
