@@ -18,7 +18,8 @@ import {
   type Zone,
 } from '../fit';
 import type { Direction, Vec3 } from '../solid';
-import { boxAt, type Option, type Piece, type Posed } from './options';
+import type { Option, Piece } from './options';
+import { boxAt, type Posed } from './posed';
 
 /** A part put somewhere by the search. */
 export interface Spot {

@@ -1,32 +1,15 @@
-import {
-  placePart,
-  placedConnectors,
-  type Assembly,
-  type FaceFrame,
-  type PlacedConnector,
-  type PlacedPart,
-} from '../assembly';
-import { raisedV } from '../cut';
+import { placePart, type Assembly } from '../assembly';
 import type { Conversion, Wish } from '../document';
 import {
   allFree,
-  boxedOf,
   contactsAlong,
   countFree,
-  eachFree,
   evenRun,
-  halfSize,
   isFree,
-  isThrough,
-  openedBy,
-  ownWish,
   paintWalls,
   paintZone,
   seatsFor,
-  solidsFromLow,
   solidsInShell,
-  takeRow,
-  valueOf,
   TOUCHING,
   wallLimits,
   withPlaces,
@@ -38,23 +21,9 @@ import {
   type Seat,
 } from '../fit';
 import { kindOf } from '../parts';
-import { axisOf, ORIENTATIONS, signOf, type Axis, type Direction, type Orientation, type Vec3 } from '../solid';
-
-/** A part in one orientation, set on its low ends. */
-export interface Posed {
-  orientation: Orientation;
-  solids: RoomySolid[];
-  size: Vec3;
-  connectors: PlacedConnector[];
-  /** Openings that its faces need, as boxes without an end along the face's direction. */
-  openings: {
-    direction: Direction;
-    low: Vec3;
-    high: Vec3;
-    /** What a box takes more than a round one, mm. */ more: number;
-  }[];
-  hot: boolean;
-}
+import { axisOf, ORIENTATIONS, signOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { keepFacesOnTheirWalls, keepWishes } from './keep';
+import { pose, type Posed } from './posed';
 
 /** One way a part may stand: an orientation, the coordinates its faces and seat fix, and where that is free. */
 export interface Option {
@@ -138,30 +107,6 @@ function standing(document: Conversion, base: Assembly, id: string, settings: Op
   return { id, options };
 }
 
-function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
-  return placed.faces
-    .filter((face) => face.mustReachOutside)
-    .flatMap((face) =>
-      face.cuts
-        .filter((cut) => cut.kind === 'cut')
-        .map((cut) => {
-          const half = [Infinity, Infinity, Infinity];
-          const { shape } = cut;
-          const axis = axisOf(face.direction);
-          for (let i = 0; i < 3; i++) if (i !== axis && shape.kind === 'round') half[i] = shape.diameter / 2;
-          if (shape.kind === 'rectangle') shape.axes.forEach((a, k) => (half[a] = shape.size[k]! / 2));
-          const grown = (v: number, i: number, sign: number) => v + sign * (half[i]! + (cut.allowance ? allowance : 0));
-          const radius = shape.kind === 'round' ? shape.diameter / 2 + (cut.allowance ? allowance : 0) : 0;
-          return {
-            more: radius * (1 - Math.SQRT1_2),
-            direction: face.direction,
-            low: cut.at.map((v, i) => grown(v, i, -1)) as Vec3,
-            high: cut.at.map((v, i) => grown(v, i, 1)) as Vec3,
-          };
-        }),
-    );
-}
-
 /** All of a solid that decides what it may come near to. */
 const outlineOf = ({ solid, shape }: RoomySolid) => [
   shape,
@@ -173,18 +118,6 @@ const outlineOf = ({ solid, shape }: RoomySolid) => [
 
 /** A proof speaks of what Fit stops at. */
 const enoughOf = ({ stand, enough = 'wanted' }: OptionSettings): Enough => (stand === 'any' ? 'least' : enough);
-
-function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
-  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
-  return {
-    orientation,
-    solids: solidsFromLow(placed, enough),
-    size: placed.high,
-    connectors: placedConnectors(placed),
-    openings: openingsOf(placed, document.cut.allowance),
-    hot: boxedOf(placed).hot,
-  };
-}
 
 function optionOf(
   document: Conversion,
@@ -291,81 +224,3 @@ const fewest = (places: readonly number[], most: number): number[] => {
   const all = [...new Set(places.map((v) => Number(v.toFixed(4))))];
   return all.length <= most ? all : [];
 };
-
-/** Takes positions at which an opening of a face would hang over the edge of its wall, or, under Conserve, need a cut. */
-function keepFacesOnTheirWalls(
-  document: Conversion,
-  base: Assembly,
-  id: string,
-  orientation: Orientation,
-  positions: Positions,
-): void {
-  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
-  const conserve = document.brief.policy === 'conserve';
-  const tests: ((x: number, y: number, z: number) => boolean)[] = [];
-  for (const face of placed.faces) {
-    if (!face.mustReachOutside) continue;
-    const axis = axisOf(face.direction);
-    const wall = base.hull.walls.find((w) => w.normal[axis] * signOf(face.direction) < -0.999);
-    const frame = base.hull.frames.find((f) => f.face === wall?.face);
-    if (!frame) continue;
-    for (const cut of face.cuts) {
-      const [hu, hv] = halfSize(cut, frame);
-      const windows = windowsOf(document, frame, conserve && cut.kind === 'cut', hu, hv);
-      const through = openedBy(document, frame, cut);
-      tests.push((x, y, z) => {
-        const p = [cut.at[0] + x - frame.origin[0], cut.at[1] + y - frame.origin[1], cut.at[2] + z - frame.origin[2]];
-        const u = p[0]! * frame.u[0] + p[1]! * frame.u[1] + p[2]! * frame.u[2];
-        const v = p[0]! * frame.v[0] + p[1]! * frame.v[1] + p[2]! * frame.v[2];
-        if (!windows.some((w) => u >= w.u0 - 1e-6 && u <= w.u1 + 1e-6 && v >= w.v0 - 1e-6 && v <= w.v1 + 1e-6))
-          return false;
-        return cut.kind !== 'cut' || conserve || isThrough(document, base, { ...through, centre: [u, v] });
-      });
-    }
-  }
-  if (tests.length > 0) keep(positions, (x, y, z) => tests.every((test) => test(x, y, z)));
-}
-
-/** Where on a face the middle of an opening of a half size may be. */
-function windowsOf(document: Conversion, frame: FaceFrame, onlyExisting: boolean, hu: number, hv: number) {
-  if (onlyExisting)
-    return Object.values(document.shell.openings)
-      .filter((o) => o.face === frame.face)
-      .map(({ shape, u, v }) => {
-        const [ou, ov] =
-          shape.kind === 'round'
-            ? [shape.diameter.value / 2, shape.diameter.value / 2]
-            : [shape.width.value / 2, shape.height.value / 2];
-        const at = raisedV(document, frame, v.value);
-        return { u0: u.value - ou + hu, u1: u.value + ou - hu, v0: at - ov + hv, v1: at + ov - hv };
-      });
-  const us = frame.outline.map((p) => p[0]);
-  const vs = frame.outline.map((p) => p[1]);
-  return [{ u0: Math.min(...us) + hu, u1: Math.max(...us) - hu, v0: Math.min(...vs) + hv, v1: Math.max(...vs) - hv }];
-}
-
-/** Takes positions at which a wish about the part and the shell does not hold. */
-function keepWishes(base: Assembly, id: string, posed: Posed, wishes: readonly Wish[], positions: Positions): void {
-  const own = wishes.filter((w) => w.part === id && w.kind === 'on face');
-  for (const wish of own)
-    keep(positions, (x, y, z) => ownWish(wish, boxAt(id, posed, [x, y, z]), base.hull)?.holds !== false);
-}
-
-/** The box of a posed part at a place. */
-export const boxAt = (id: string, { size, orientation, hot }: Posed, at: Vec3) => ({
-  id,
-  low: at,
-  high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as Vec3,
-  rear: orientation.rear,
-  hot,
-});
-
-/** Takes every free position for which a test fails. */
-function keep(positions: Positions, test: (x: number, y: number, z: number) => boolean): void {
-  const { runs } = positions;
-  const failed: [row: number, x: number][] = [];
-  eachFree(positions, (x, y, z) => {
-    if (!test(valueOf(runs[0], x), valueOf(runs[1], y), valueOf(runs[2], z))) failed.push([z * runs[1].count + y, x]);
-  });
-  for (const [row, x] of failed) takeRow(positions, row, x, x);
-}
