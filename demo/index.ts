@@ -11,6 +11,7 @@ import { typewriterUnplaced } from './typewriter';
 function placed(document: Conversion): Conversion {
   let next = document;
   for (const id of Object.keys(next.kit.parts)) {
+    if (id in next.layout.placements) continue;
     // The best place that the policy allows, if there is one.
     const { proposals } = placeFor(next, assemble(next), id);
     const best =
@@ -25,11 +26,13 @@ function placed(document: Conversion): Conversion {
 }
 
 /**
- * The tape deck with its kit in it: placed by the planner, but for the exhaust fan, which its builder set high, where warm
- * air gathers, and the card, which he hung too high.
+ * The tape deck with its kit in it: placed by the planner, but for the board, which its builder set to the right, clear of
+ * the corner block, the exhaust fan, which he set high, where warm air gathers, and the card, which he hung too high.
  */
 function tapeDeck(): Conversion {
-  const deck = placed(tapeDeckUnplaced());
+  const right = { x: 233.2, y: 209.8, z: 9.2, locked: false, rear: 'rear', top: 'top' } as const;
+  const begun = applyChange(tapeDeckUnplaced(), { type: 'placePart', id: 'board-1', placement: right }).document;
+  const deck = placed(begun);
   const { 'card-1': card, 'fan-1': fan } = deck.layout.placements;
   const high = applyChange(deck, { type: 'placePart', id: 'fan-1', placement: { ...fan!, x: 192, z: 68 } }).document;
   return applyChange(high, { type: 'placePart', id: 'card-1', placement: { ...card!, z: 108 } }).document;

@@ -215,7 +215,7 @@ function bettered(
     .map((id) => placePart(id, document.kit.parts[id]!, layout.placements[id]!));
   const around: Start = { ...start, free, base: { ...start.base, parts: pluggedIn([...start.base.parts, ...rest]) } };
   const pieces = free.map((id) =>
-    pieceOf(document, around.base, id, { step: 2, stand: 'seated', wishes: start.wishes }),
+    pieceOf(document, around.base, id, { step: 2, stand: 'seated', wishes: start.wishes, anyFace: false }),
   );
   const outcome = new Engine().search(
     pieces,

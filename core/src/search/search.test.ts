@@ -153,11 +153,13 @@ describe('layouts', () => {
   });
 
   it('get better marks, never worse, when they are polished', () => {
-    const mean = (polish: number) => {
-      const { layouts } = searchLayouts(deck, { wanted: 3, polish });
+    const mean = (seed: number, polish: number) => {
+      const { layouts } = searchLayouts(deck, { seed, wanted: 3, polish });
       return layouts.reduce((sum, l) => sum + l.score, 0) / layouts.length;
     };
-    expect(mean(30)).toBeGreaterThan(mean(0));
+    const gains = [1, 2, 3].map((seed) => mean(seed, 30) - mean(seed, 0));
+    expect(Math.min(...gains)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...gains)).toBeGreaterThan(0.5);
   });
 
   it('are the same whatever was searched before', () => {
