@@ -1,4 +1,4 @@
-import { FileFault, kindOfFile, LARGEST_FILE, type FileUnit, type ReadOutline } from '@young-shell/core/exchange';
+import { FileFault, kindOfFile, LARGEST_SOURCE, type FileUnit, type ReadOutline } from '@young-shell/core/exchange';
 import { useCallback, useState } from 'react';
 import { api } from '../document/api';
 import { run, stop } from '../work/work';
@@ -52,10 +52,10 @@ export function useImport() {
   const open = useCallback(
     (file: File) =>
       guarded(`Reading ${file.name} …`, async () => {
-        if (file.size > LARGEST_FILE)
+        if (file.size > LARGEST_SOURCE)
           throw new FileFault(
             'too-large',
-            `${file.name} has ${(file.size / 1e6).toFixed(0)} MB; up to ${LARGEST_FILE / 1e6} MB are read. Export it coarser.`,
+            `${file.name} has ${(file.size / 1e6).toFixed(0)} MB; up to ${LARGEST_SOURCE / 1e6} MB are read. Export it coarser.`,
           );
         const head = new Uint8Array(await file.slice(0, 4096).arrayBuffer());
         const kind = kindOfFile(head);

@@ -9,7 +9,7 @@ export class FileFault extends Error {
 }
 
 /** Files over this are refused before they are read, bytes. */
-export const LARGEST_FILE = 260_000_000;
+export const LARGEST_SOURCE = 260_000_000;
 export const MOST_TRIANGLES = 4_000_000;
 /** A packed file may unpack to so much, bytes: more is a trap or no solid. */
 export const LARGEST_UNPACKED = 400_000_000;

@@ -1,5 +1,5 @@
 import type { Mesh } from '../../solid';
-import { FileFault, LARGEST_FILE, megabytes, type FileUnit } from './fault';
+import { FileFault, LARGEST_SOURCE, megabytes, type FileUnit } from './fault';
 import { readStl } from './stl';
 import { readThreeMf } from './threeMf';
 
@@ -28,10 +28,10 @@ export function kindOfFile(bytes: Uint8Array): 'stl' | '3mf' | 'step' | 'dxf' | 
 
 /** Reads an STL or 3MF by its content. STEP is read where its kernel may run. @throws FileFault in plain words. */
 export function readSolid(bytes: Uint8Array, name: string): ReadSolid {
-  if (bytes.length > LARGEST_FILE)
+  if (bytes.length > LARGEST_SOURCE)
     throw new FileFault(
       'too-large',
-      `${name} has ${megabytes(bytes.length)}; up to ${megabytes(LARGEST_FILE)} are read. Export it coarser.`,
+      `${name} has ${megabytes(bytes.length)}; up to ${megabytes(LARGEST_SOURCE)} are read. Export it coarser.`,
     );
   if (bytes.length === 0) throw new FileFault('empty', `${name} is empty.`);
   switch (kindOfFile(bytes)) {

@@ -10,7 +10,7 @@ import { remediesFor } from '../remedies';
 import { allFree, isFree, takeRow, type Run } from '../space';
 import { reachFindings } from './findings';
 import { leaving, leavingBoth } from './bend';
-import { rounded } from './bent';
+import { rounded } from './withBends';
 import { cellAt, cellsOf, fieldFrom, freeRoom, lengthTo, routeOf, routesOf, wayBack } from '.';
 
 const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));

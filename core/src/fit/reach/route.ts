@@ -2,7 +2,7 @@ import { plugEnd, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Vec3 } from '../../solid';
 import { linksOf, type Link } from '../links';
-import { bent } from './bent';
+import { withBends } from './withBends';
 import { cellAt, fieldFrom, isOpen, lengthTo, middleOf, wayBack, type CellGrid } from './field';
 import { freeAround, freeRoom, STEP } from './room';
 import { apart, sightIn, type Sight } from './sight';
@@ -75,7 +75,7 @@ export function routeOf(assembly: Assembly, link: Link, room: CellGrid): Route {
   const sees = sightIn(assembly, cable.thickness / 2, [a, b]);
   const bare = pulled([a, ...way, b], sees, cable.bendRadius);
   const free = (p: Vec3) => freeAround(p, assembly);
-  const { points, length, radius } = bent(from.at, bare, to.at, { ...cable, sees, free });
+  const { points, length, radius } = withBends(from.at, bare, to.at, { ...cable, sees, free });
   const wanted = length * SPARE.share + SPARE.more;
   const suggested = cable.lengths.find((l) => l >= wanted) ?? cable.lengths.find((l) => l >= length);
   const have = link.own ?? suggested;

@@ -16,7 +16,7 @@ interface Bendable {
  * A way with its bends. A plug is stiff: from its end the cable goes on in an arc to the farthest corner that it then
  * sees; where no arc of its radius is free, a tighter one.
  */
-export function bent(
+export function withBends(
   start: Vec3,
   bare: readonly Vec3[],
   end: Vec3,
