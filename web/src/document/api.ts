@@ -1,4 +1,4 @@
-import type { Conversion, JournalEntry, Listed, Part, StartingForm } from '@young-shell/core/document';
+import type { Conversion, JournalEntry, Listed, Part } from '@young-shell/core/document';
 
 export interface Head {
   id: string;
@@ -74,7 +74,6 @@ export const api = {
   list: () => call<Listed[]>('/conversions'),
   listDeleted: () => call<Listed[]>('/conversions?deleted'),
   open: (id: string) => call<Head>(`/conversions/${id}`),
-  create: (name: string, form: StartingForm) => call<Head>('/conversions', post({ name, form })),
   /** A plan or a bundle. */
   importFile: (file: Blob) => call<Head>('/conversions/import', raw(file)),
   restoreBackup: (file: Blob) => call<RestoreReport>('/backup/restore', raw(file)),

@@ -2,18 +2,9 @@ import { describe, expect, it } from 'vitest';
 import type { HoleMap } from '../../document';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
+import { generator } from './generator.testing';
 import { rigidFit, solveHoles } from '.';
 
-function generator(seed: number) {
-  let a = seed;
-  const even = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  return { even, normal: () => Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even()) };
-}
 const SIGMA = 0.1 / 1.959964;
 const [WIDTH, DEPTH] = [170, 120];
 

@@ -6,19 +6,8 @@ import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { HOLE_COLUMNS, HOLE_ROWS } from '../../standards';
 import { assessKit } from '../assess';
+import { generator } from './generator.testing';
 import { correctedPositions, partFromHoles, rigidFit, solveHoles, turned } from '.';
-
-/** Evenly spread numbers in 0…1 from a seed (mulberry32), and normal ones from them (Box and Muller). */
-function generator(seed: number) {
-  let a = seed;
-  const even = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  return { even, normal: () => Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even()) };
-}
 
 // The nine holes of the ATX pattern (ATX Specification 2.2, from memory; chapter of the standards tables).
 const PATTERN: Record<string, Point2> = {};
