@@ -39,7 +39,7 @@ function moved(): { document: Conversion; card: PlacedPart } {
   const from = demo.layout.placements['card-1']!;
   const placement = { ...from, x: from.x - (step++ % 50) / 10 };
   const document = applyChange(demo, { type: 'placePart', id: 'card-1', placement }).document;
-  return { document, card: placeInShell('card-1', document.kit.parts['card-1']!, placement, document.shell) };
+  return { document, card: placeInShell('card-1', document.kit.parts['card-1']!, placement, document) };
 }
 
 const assembly = assemble(demo);

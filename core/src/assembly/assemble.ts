@@ -1,6 +1,7 @@
 import { lidOf, ringOf, type Conversion, type Part, type Placement, type Shell } from '../document';
 import { add, subtract, type Linear } from '../quantity';
 import { axisOf, moved, signOf, type Axis, type Vec3 } from '../solid';
+import { clearancesOf, type Clearances } from './clearances';
 import { drawerSolids } from './drawers';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
@@ -12,6 +13,8 @@ export interface Assembly {
   hull: HullModel;
   /** Faces of metal shells conduct. */
   metalShell: boolean;
+  /** What things keep from each other here. */
+  clearances: Clearances;
   features: Solid[];
   parts: PlacedPart[];
   /** Ids of parts that are in the kit but not in the shell. */
@@ -60,16 +63,26 @@ function placedLow(placed: PlacedPart, axis: Axis): Linear {
   return lowest ? lowest.end(axis, false) : { value, terms: [] };
 }
 
-const placedCache = new WeakMap<Part, { id: string; placement: Placement; shell: HullModel; placed: PlacedPart }>();
+const placedCache = new WeakMap<
+  Part,
+  { id: string; placement: Placement; shell: HullModel; play: number; placed: PlacedPart }
+>();
 
-/** A part in the shell, its seat on the walls taken into account. */
-export function placeInShell(id: string, part: Part, placement: Placement, shell: Shell): PlacedPart {
-  const hull = hullModel(shell);
+/** A part in the shell of a plan, its seat on the walls taken into account. */
+export function placeInShell(
+  id: string,
+  part: Part,
+  placement: Placement,
+  document: Pick<Conversion, 'shell' | 'layout'>,
+): PlacedPart {
+  const hull = hullModel(document.shell);
+  const play = clearancesOf(document).markingOut;
   const known = placedCache.get(part);
-  if (known && known.id === id && known.placement === placement && known.shell === hull) return known.placed;
+  if (known && known.id === id && known.placement === placement && known.shell === hull && known.play === play)
+    return known.placed;
   const loose = placePart(id, part, placement);
-  const placed = placePart(id, part, placement, seatsOf(loose, hull.walls));
-  placedCache.set(part, { id, placement, shell: hull, placed });
+  const placed = placePart(id, part, placement, seatsOf(loose, hull.walls), play);
+  placedCache.set(part, { id, placement, shell: hull, play, placed });
   return placed;
 }
 
@@ -120,11 +133,12 @@ export function assemble(document: Conversion): Assembly {
   const unplaced: string[] = [];
   for (const [id, part] of Object.entries(kit.parts)) {
     const placement = layout.placements[id];
-    if (placement) parts.push(placeInShell(id, part, placement, shell));
+    if (placement) parts.push(placeInShell(id, part, placement, document));
     else unplaced.push(id);
   }
   return {
     hull: hullModel(shell),
+    clearances: clearancesOf(document),
     metalShell: METALS.has(shell.material),
     features: shellSolids(shell),
     parts: pluggedIn(parts),

@@ -1,4 +1,5 @@
 export * from './assemble';
+export { clearancesOf, type Clearances, type Required } from './clearances';
 export * from './connectors';
 export * from './features';
 export * from './frames';

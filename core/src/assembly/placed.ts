@@ -105,8 +105,14 @@ export function turnedSize(id: string, part: Part, turn: Turn): Vec3 {
 /** For each axis: what the part's lower end is seated on, as a chain, where it is bolted to a wall. */
 export type Seats = readonly (Linear | undefined)[];
 
-/** Puts a part into the shell. `seats` replaces the play of marking out by the wall it is bolted to. */
-export function placePart(id: string, part: Part, placement: Placement, seats: Seats = []): PlacedPart {
+/** Puts a part into the shell. `seats` replaces the play of marking out (mm, 95 %) by the wall it is bolted to. */
+export function placePart(
+  id: string,
+  part: Part,
+  placement: Placement,
+  seats: Seats = [],
+  play = PLACEMENT.uncertainty,
+): PlacedPart {
   const model = partModel(id, part);
   const turn = turnOf(placement);
   const extent = blocksExtent(model.blocks);
@@ -128,7 +134,7 @@ export function placePart(id: string, part: Part, placement: Placement, seats: S
         {
           id: `/layout/placements/${id}/${'xyz'[axis]}`,
           coefficient: 1,
-          uncertainty: PLACEMENT.uncertainty,
+          uncertainty: play,
         },
       ],
     };

@@ -35,6 +35,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   setBrief: [deck, { type: 'setBrief', brief: { purpose: 'x', blockedFaces: ['left'] } }],
   setSurvivor: [deck, { type: 'setSurvivor', id: first(deck.brief.survivors)[0], survivor: null }],
   setTarget: [deck, { type: 'setTarget', id: 'noise-1', target: { kind: 'noise', limit: 26 } }],
+  setClearance: [deck, { type: 'setClearance', name: 'static', value: 1.5 }],
   setHull: [newConversion('Box', defaultBox()), { type: 'setHull', hull: defaultWedge() }],
   setMaterial: [deck, { type: 'setMaterial', material: 'steel' }],
   setBody: [deck, { type: 'setBody', id: 'ring-1', body: ringBody(deck.shell, 12) }],

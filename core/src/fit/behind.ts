@@ -30,14 +30,32 @@ export function behind(assembly: Assembly, opening: Opened): Behind[] {
   return view ? [...wallsAt(view, opening), ...featuresAt(view, opening)] : [];
 }
 
-/** Nothing that stays is behind an opening; what may be cut can go. Asked for very many places. */
-export function isThrough({ shell }: Conversion, assembly: Assembly, opening: Opened): boolean {
+/** Nothing that stays is behind an opening; what may be cut can go. */
+export const isThrough = (document: Conversion, assembly: Assembly, opening: Opened): boolean =>
+  throughAt(document, assembly, opening)(...opening.centre);
+
+/** Where the middle of an opening of such a size may be, in the face's (u, v), for nothing to stay behind it: for many places. */
+export function throughAt(
+  { shell }: Conversion,
+  assembly: Assembly,
+  opening: Omit<Opened, 'centre'>,
+): (u: number, v: number) => boolean {
   const view = viewOf(assembly, opening.face);
-  if (!view) return true;
-  for (const wall of view.walls) if (into(wall, opening) > BRUSH) return false;
-  for (const feature of view.features)
-    if (shell.features[feature.id]?.fate !== 'cut' && over(feature, opening) > BRUSH) return false;
-  return true;
+  if (!view) return () => true;
+  const at: Opened = { ...opening, centre: [0, 0] };
+  const walls = view.walls.map(({ across, up }, i) => ({ across, up, least: into(view.walls[i]!, at) - BRUSH }));
+  const staying = view.features.filter(({ id }) => shell.features[id]?.fate !== 'cut');
+  const { half } = opening;
+  return (u, v) => {
+    for (const { across, up, least } of walls) if (across * u + up * v < least) return false;
+    for (const feature of staying) {
+      const { low, high } = feature;
+      if (u + half[0] <= low[0] || u - half[0] >= high[0] || v + half[1] <= low[1] || v - half[1] >= high[1]) continue;
+      at.centre = [u, v];
+      if (over(feature, at) > BRUSH) return false;
+    }
+    return true;
+  };
 }
 
 /** The opening that a cut of a placed part makes in a face. */

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { hullModel, type Solid, type Wall } from '../assembly';
-import { defaultBox, newConversion } from '../document';
+import { clearancesOf, hullModel, placeInShell, type Solid, type Wall } from '../assembly';
+import { applyChange, complaintsOf, defaultBox, newConversion, type Clearances, type Conversion } from '../document';
+import { partFrom } from '../parts';
 import { exactly } from '../quantity';
 import type { Vec3 } from '../solid';
+import { standardPart } from '../standards';
 import { requiredBetween, requiredToWall } from './clearance';
 
 const solid = (more: Partial<Solid> = {}): Solid => ({
@@ -20,8 +22,9 @@ const solid = (more: Partial<Solid> = {}): Solid => ({
 });
 const feature = (more: Partial<Solid> = {}) => solid({ ownerKind: 'feature', ...more });
 const down: Vec3 = [0, 0, -1];
+const usual = clearancesOf(newConversion('Box', defaultBox()));
 const between = (a: Partial<Solid>, b: Partial<Solid>, normal: Vec3 = down) =>
-  requiredBetween(solid(a), solid(b), normal).value;
+  requiredBetween(solid(a), solid(b), normal, usual).value;
 
 // What has to stay free between two things: the list of required clearances in the handbook, chapter 3.
 describe('the clearance between two solids', () => {
@@ -42,8 +45,8 @@ describe('the clearance between two solids', () => {
   });
   it('what is bare keeps its distance also where it is said to be mounted', () => {
     const bare = solid({ conducts: 'live', contact: ['bottom'] });
-    expect(requiredBetween(bare, feature({ conducts: 'metal' }), down).value).toBe(1);
-    expect(requiredBetween(bare, feature(), down).value).toBe(0);
+    expect(requiredBetween(bare, feature({ conducts: 'metal' }), down, usual).value).toBe(1);
+    expect(requiredBetween(bare, feature(), down, usual).value).toBe(0);
   });
   it('is three beside what moves, live or not', () => {
     expect(between({ moving: true }, {})).toBe(3);
@@ -51,9 +54,9 @@ describe('the clearance between two solids', () => {
   });
   it('is none at a mount, but only on the side it is mounted on and only to the shell', () => {
     const standoff = solid({ role: 'mount', contact: ['bottom'] });
-    expect(requiredBetween(standoff, feature(), down).value).toBe(0);
-    expect(requiredBetween(standoff, feature(), [0, 0, 1]).value).toBe(0.5);
-    expect(requiredBetween(standoff, solid(), down).value).toBe(0.5);
+    expect(requiredBetween(standoff, feature(), down, usual).value).toBe(0);
+    expect(requiredBetween(standoff, feature(), [0, 0, 1], usual).value).toBe(0.5);
+    expect(requiredBetween(standoff, solid(), down, usual).value).toBe(0.5);
   });
   it('is none around a room: the room is the clearance', () => {
     expect(between({ role: 'plug room' }, { moving: true })).toBe(0);
@@ -63,13 +66,47 @@ describe('the clearance between two solids', () => {
 
 describe('the clearance to a wall', () => {
   const floor: Wall = hullModel(newConversion('Box', defaultBox()).shell).walls.find((w) => w.face === 'bottom')!;
+  const metal = { metalShell: true, clearances: usual };
+  const wood = { metalShell: false, clearances: usual };
   it('is none where the part is screwed to it', () =>
-    expect(requiredToWall(solid({ contact: ['bottom'] }), floor, true).value).toBe(0));
+    expect(requiredToWall(solid({ contact: ['bottom'] }), floor, metal).value).toBe(0));
   it('is one between a board and a metal shell, half a millimetre in one that does not conduct', () => {
-    expect(requiredToWall(solid({ conducts: 'live' }), floor, true).value).toBe(1);
-    expect(requiredToWall(solid({ conducts: 'live' }), floor, false).value).toBe(0.5);
-    expect(requiredToWall(solid({ conducts: 'metal' }), floor, true).value).toBe(0.5);
-    expect(requiredToWall(solid({ conducts: 'live', contact: ['bottom'] }), floor, true).value).toBe(1);
-    expect(requiredToWall(solid({ conducts: 'mains' }), floor, true).value).toBe(6.4);
+    expect(requiredToWall(solid({ conducts: 'live' }), floor, metal).value).toBe(1);
+    expect(requiredToWall(solid({ conducts: 'live' }), floor, wood).value).toBe(0.5);
+    expect(requiredToWall(solid({ conducts: 'metal' }), floor, metal).value).toBe(0.5);
+    expect(requiredToWall(solid({ conducts: 'live', contact: ['bottom'] }), floor, metal).value).toBe(1);
+    expect(requiredToWall(solid({ conducts: 'mains' }), floor, metal).value).toBe(6.4);
+  });
+});
+
+describe('clearances that are chosen for a plan', () => {
+  const plan = newConversion('Box', defaultBox());
+  const chosen = (name: keyof Clearances, value: number | null, from = plan): Conversion =>
+    applyChange(from, { type: 'setClearance', name, value }).document;
+  it('take the place of the usual ones, with these named', () => {
+    const rules = clearancesOf(chosen('static', 2));
+    const { value, source } = requiredBetween(solid(), solid(), down, rules);
+    expect(value).toBe(2);
+    expect(source.title).toContain('usually 0.5 mm');
+    expect(requiredBetween(solid({ moving: true }), solid(), down, rules).value).toBe(3);
+    expect(
+      requiredToWall(solid(), hullModel(plan.shell).walls[0]!, { metalShell: false, clearances: rules }).value,
+    ).toBe(2);
+  });
+  it('are one object as long as they are the same, and leave nothing behind when they are taken back', () => {
+    const plans = chosen('moving', 5);
+    expect(clearancesOf(plans)).toBe(clearancesOf({ ...plans, name: 'Other' }));
+    expect(chosen('moving', null, plans)).toEqual(plan);
+  });
+  it('never lessen what mains keep', () => expect(complaintsOf(chosen('mains', 3))[0]?.message).toContain('6.4'));
+  it('spread marking out to every place that is marked', () => {
+    const part = partFrom(standardPart('drive/2.5-15')!, 'Drive');
+    const at = { x: 60, y: 60, z: 40, rear: 'rear', top: 'top', locked: false } as const;
+    const play = (document: Conversion) =>
+      placeInShell('drive-1', part, at, document)
+        .solids[0]!.end(0, false)
+        .terms.find((t) => t.id.startsWith('/layout'))!;
+    expect(play(plan).uncertainty).toBe(0.5);
+    expect(play(chosen('markingOut', 1.5)).uncertainty).toBe(1.5);
   });
 });

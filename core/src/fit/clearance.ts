@@ -1,13 +1,5 @@
-import type { Solid, Wall } from '../assembly';
-import type { Source } from '../quantity';
+import type { Assembly, Clearances, Required, Solid, Wall } from '../assembly';
 import { axisOf, signOf, type Vec3 } from '../solid';
-import { CLEARANCES } from '../standards';
-
-export interface Required {
-  value: number;
-  why: string;
-  source: Source;
-}
 
 /** Walls count as square to a side up to this, as a cosine (2.5°): shells are measured, not machined. */
 const SQUARE = 0.999;
@@ -20,27 +12,31 @@ function mayTouch(solid: Solid, normal: Vec3, square: number): boolean {
 }
 
 /** What bare conductors keep from everything that conducts, whatever they are mounted on. */
-const bareOf = ({ conducts }: Solid): Required | undefined =>
-  conducts === 'mains' ? CLEARANCES.mains : conducts === 'live' ? CLEARANCES.conducting : undefined;
+const bareOf = ({ conducts }: Solid, { mains, conducting }: Clearances): Required | undefined =>
+  conducts === 'mains' ? mains : conducts === 'live' ? conducting : undefined;
 
 const farther = (p: Required | undefined, q: Required | undefined): Required | undefined =>
   !q || (p && p.value >= q.value) ? p : q;
 
 /** Clearance wanted from a part's solid to a wall (`normal` points from the solid to the wall). */
-export function requiredToWall(solid: Solid, wall: Wall, metalShell: boolean): Required {
+export function requiredToWall(
+  solid: Solid,
+  wall: Wall,
+  { metalShell, clearances }: Pick<Assembly, 'metalShell' | 'clearances'>,
+): Required {
   const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
-  if (solid.role === 'plug room') return CLEARANCES.room;
-  const bare = metalShell ? bareOf(solid) : undefined;
+  if (solid.role === 'plug room') return clearances.room;
+  const bare = metalShell ? bareOf(solid, clearances) : undefined;
   if (bare) return bare;
-  return mayTouch(solid, outward, SQUARE) ? CLEARANCES.mount : CLEARANCES.static;
+  return mayTouch(solid, outward, SQUARE) ? clearances.mount : clearances.static;
 }
 
 /** Clearance wanted between two solids; `normal` points from a to b. */
-export function requiredBetween(a: Solid, b: Solid, normal: Vec3): Required {
-  if (a.role === 'plug room' || b.role === 'plug room') return CLEARANCES.room;
-  const bare = a.conducts && b.conducts ? farther(bareOf(a), bareOf(b)) : undefined;
-  if (a.moving || b.moving) return farther(bare, CLEARANCES.moving)!;
+export function requiredBetween(a: Solid, b: Solid, normal: Vec3, clearances: Clearances): Required {
+  if (a.role === 'plug room' || b.role === 'plug room') return clearances.room;
+  const bare = a.conducts && b.conducts ? farther(bareOf(a, clearances), bareOf(b, clearances)) : undefined;
+  if (a.moving || b.moving) return farther(bare, clearances.moving)!;
   if (bare) return bare;
-  if (b.ownerKind === 'feature' && mayTouch(a, normal, EXACTLY)) return CLEARANCES.mount;
-  return CLEARANCES.static;
+  if (b.ownerKind === 'feature' && mayTouch(a, normal, EXACTLY)) return clearances.mount;
+  return clearances.static;
 }

@@ -1,4 +1,4 @@
-import type { Assembly, PlacedPart, Solid } from '../assembly';
+import type { Assembly, Clearances, PlacedPart, Solid } from '../assembly';
 import {
   allFree,
   hardShape,
@@ -8,14 +8,10 @@ import {
   zonesBetween,
   type Enough,
   type Positions,
+  type RoomySolid,
   type Run,
   type Zone,
 } from './space';
-
-export interface RoomySolid {
-  solid: Solid;
-  shape: Solid['shape'];
-}
 
 /** A part's solids with the room they need at least, counted from its low ends. */
 export const solidsFromLow = (part: PlacedPart, enough: Enough = 'wanted'): RoomySolid[] =>
@@ -39,7 +35,8 @@ export function freePositions(
   const own = solidsFromLow(part, enough);
   paintWalls(positions, assembly, own, [0, 0, 0], enough);
   const obstacles = [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)];
-  for (const zone of zonesBetween(own, solidsInShell(obstacles, enough), enough)) paintZone(positions, zone, [0, 0, 0]);
+  for (const zone of zonesBetween(own, solidsInShell(obstacles, enough), enough, assembly.clearances))
+    paintZone(positions, zone, [0, 0, 0]);
   return positions;
 }
 
@@ -50,7 +47,8 @@ export function freePositions(
 export function changedRegion(
   own: readonly RoomySolid[],
   moved: readonly PlacedPart[],
-  enough: Enough = 'wanted',
+  enough: Enough,
+  clearances: Clearances,
 ): { low: number[]; high: number[] } | undefined {
   const zones = zonesBetween(
     own,
@@ -59,6 +57,7 @@ export function changedRegion(
       enough,
     ),
     enough,
+    clearances,
   );
   if (zones.length === 0) return undefined;
   const reach = (zone: Zone, i: number) => zone.clear + (zone.round >= 0 && i !== zone.round ? zone.radius : 0);

@@ -1,7 +1,7 @@
 export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
-export { changedRegion, freePositions, solidsFromLow, solidsInShell, type RoomySolid } from './freePositions';
+export { changedRegion, freePositions, solidsFromLow, solidsInShell } from './freePositions';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
 export { severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
@@ -14,7 +14,7 @@ export * from './order';
 export * from './reach';
 export { remediesFor } from './remedies';
 export { chainPieces, marginSum, type ChainPiece, type MarginSum, type SumTerm } from './marginSum';
-export { behind, facesHold, isThrough, openedBy, type Behind, type Opened } from './behind';
+export { behind, facesHold, isThrough, openedBy, throughAt, type Behind, type Opened } from './behind';
 export { isChosen, outlookOf } from './outlook';
 export { seatsFor, type Seat } from './seats';
 export { snap } from './snap';

@@ -1,6 +1,6 @@
 import type { Verdict } from '../findings';
 import type { Vec3 } from '../solid';
-import type { Required } from './clearance';
+import type { Required } from '../assembly';
 
 export type MarginKind = 'body' | 'plug' | 'air';
 

@@ -7,6 +7,7 @@ interface Known {
   hull: Assembly['hull'];
   features: Assembly['features'];
   metal: boolean;
+  clearances: Assembly['clearances'];
   toShell: Margin[];
   toParts: WeakMap<PlacedPart, Margin[]>;
 }
@@ -15,24 +16,33 @@ interface Known {
 const memory = new WeakMap<PlacedPart, Known>();
 
 function knownOf(assembly: Assembly, part: PlacedPart): Known {
-  const { hull, features, metalShell: metal } = assembly;
+  const { hull, features, metalShell: metal, clearances } = assembly;
   const known = memory.get(part);
-  if (known && known.hull === hull && known.features === features && known.metal === metal) return known;
-  const next: Known = { hull, features, metal, toShell: marginsToShell(assembly, part), toParts: new WeakMap() };
+  if (
+    known &&
+    known.hull === hull &&
+    known.features === features &&
+    known.metal === metal &&
+    known.clearances === clearances
+  )
+    return known;
+  const toShell = marginsToShell(assembly, part);
+  const next: Known = { hull, features, metal, clearances, toShell, toParts: new WeakMap() };
   memory.set(part, next);
   return next;
 }
 
-function between({ toParts }: Known, part: PlacedPart, other: PlacedPart): Margin[] {
+function between({ toParts, clearances }: Known, part: PlacedPart, other: PlacedPart): Margin[] {
   let found = toParts.get(other);
-  if (!found) toParts.set(other, (found = marginsBetween(part, other)));
+  if (!found) toParts.set(other, (found = marginsBetween(part, other, clearances)));
   return found;
 }
 
 /** Margins of one part to everything else in the assembly, tightest first. */
 export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {
   const margins = marginsToShell(assembly, part);
-  for (const other of assembly.parts) if (other.id !== part.id) margins.push(...marginsBetween(part, other));
+  for (const other of assembly.parts)
+    if (other.id !== part.id) margins.push(...marginsBetween(part, other, assembly.clearances));
   return margins.sort(byUrgency);
 }
 

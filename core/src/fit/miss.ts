@@ -13,11 +13,11 @@ import {
   type Vec3,
 } from '../solid';
 import { halfSize } from './faces';
-import { solidsFromLow, solidsInShell, type RoomySolid } from './freePositions';
+import { solidsFromLow, solidsInShell } from './freePositions';
 import { PLUG_GIVES, stopsAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';
 import { seatsFor, type Seat } from './seats';
-import { givenIn, zonesBetween, type Zone } from './space';
+import { givenIn, zonesBetween, type RoomySolid, type Zone } from './space';
 import { faceName, mm, nameOf } from './words';
 
 /** Where a part that has no place misses one by least. */
@@ -100,7 +100,7 @@ function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden:
   return ORIENTATIONS.flatMap((orientation) => {
     const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
     const own = solidsFromLow(placed, 'least');
-    const zones = zonesBetween(own, shapes, 'least');
+    const zones = zonesBetween(own, shapes, 'least', assembly.clearances);
     const depth = depthIn(document, assembly, placed, own, zones);
     let seats = seatsFor(document, id, orientation, true);
     if (seats.length === 0) seats = seatsFor(document, id, orientation, false);

@@ -1,6 +1,6 @@
-import type { Assembly, PlacedPart, Solid, Wall } from '../assembly';
+import type { Assembly, Clearances, PlacedPart, Required, Solid, Wall } from '../assembly';
 import { axisOf, centreOf, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
-import { requiredBetween, requiredToWall, type Required } from './clearance';
+import { requiredBetween, requiredToWall } from './clearance';
 import { severityOf, type Margin, type MarginKind } from './margin';
 import { wallDistance } from './wallDistance';
 
@@ -75,16 +75,17 @@ const withoutBracket = (part: PlacedPart): PlacedPart => ({
 export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
   const margins: Margin[] = [];
   for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
-  for (const [owner, solids] of byOwner(assembly)) pairMargins(part, owner, 'feature', solids, margins);
+  for (const [owner, solids] of byOwner(assembly))
+    pairMargins(part, owner, 'feature', solids, assembly.clearances, margins);
   return margins;
 }
 
 /** Margins of one part to another. */
-export function marginsBetween(part: PlacedPart, other: PlacedPart): Margin[] {
+export function marginsBetween(part: PlacedPart, other: PlacedPart, clearances: Clearances): Margin[] {
   const margins: Margin[] = [];
   const slotted = part.inSlotOf === other.id || other.inSlotOf === part.id;
   const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
-  pairMargins(a, other.id, 'part', b.solids, margins);
+  pairMargins(a, other.id, 'part', b.solids, clearances, margins);
   return margins;
 }
 
@@ -104,7 +105,7 @@ function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[
       } else {
         distance = wallDistance(a.shape, wall, assembly.hull);
         if (distance > FAR) continue;
-        required = requiredToWall(a, wall, assembly.metalShell);
+        required = requiredToWall(a, wall, assembly);
       }
       const spare = distance - required.value;
       if (required.value === 0 && a.role !== 'plug room' && Math.abs(distance) <= SEATED) {
@@ -130,6 +131,7 @@ function pairMargins(
   otherId: string,
   otherKind: 'part' | 'feature',
   solids: readonly Solid[],
+  clearances: Clearances,
   margins: Margin[],
 ) {
   const best: Partial<Record<MarginKind, Candidate & { b: Solid }>> = {};
@@ -153,7 +155,7 @@ function pairMargins(
       } else {
         distance = signedDistance(a.shape, b.shape, normal);
         if (distance > FAR || (kind === 'plug' && distance >= 0)) continue;
-        required = requiredBetween(a, b, normal);
+        required = requiredBetween(a, b, normal, clearances);
       }
       const spare = distance - required.value;
       if (required.value === 0 && kind === 'body' && Math.abs(distance) <= SEATED) continue;

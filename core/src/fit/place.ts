@@ -85,7 +85,7 @@ function slotsFor(
     const { rear, top } = board.placement;
     const placement = slotPlacement(board, id, part);
     if (!placement || !orientations.some((o) => o.rear === rear && o.top === top)) return [];
-    const parts = pluggedIn([...others.parts, placeInShell(id, part, placement, document.shell)]);
+    const parts = pluggedIn([...others.parts, placeInShell(id, part, placement, document)]);
     const card = parts.at(-1)!;
     const at = [placement.x, placement.y, placement.z];
     const seat = seatsFor(document, id, { rear, top }, false).find((s) =>

@@ -133,7 +133,7 @@ function improves(
   const change: Change = { type: 'placePart', id, placement };
   const next = applyChange(document, change).document;
   const assembly = assemble(next);
-  const placed = placeInShell(id, next.kit.parts[id]!, placement, next.shell);
+  const placed = placeInShell(id, next.kit.parts[id]!, placement, next);
   const margins = marginsOfPart(assembly, placed);
   const pair = new Set([margin.part, margin.other.id]);
   const same = margins.filter((m) => pair.has(m.part) && pair.has(m.other.id) && m.kind === margin.kind);

@@ -60,7 +60,7 @@ export function snap(assembly: Assembly, part: PlacedPart, free: readonly Axis[]
       for (const wall of assembly.hull.walls) {
         const n = wall.normal[axis];
         if (Math.abs(n) < 0.3) continue;
-        const required = requiredToWall(solid, wall, assembly.metalShell).value;
+        const required = requiredToWall(solid, wall, assembly).value;
         offer(axis, (required - wallDistance(solid.shape, wall, assembly.hull)) / n, wall.face);
       }
       for (const other of [
@@ -77,7 +77,7 @@ export function snap(assembly: Assembly, part: PlacedPart, free: readonly Axis[]
         if (!beside) continue;
         const normal: Vec3 = [0, 0, 0];
         normal[axis] = 1;
-        const gap = requiredBetween(solid, other, normal).value;
+        const gap = requiredBetween(solid, other, normal, assembly.clearances).value;
         offer(axis, other.shape.low[axis] - gap - solid.shape.high[axis], other.name);
         offer(axis, other.shape.high[axis] + gap - solid.shape.low[axis], other.name);
         if (other.ownerKind === 'part') offer(axis, other.shape.low[axis] - solid.shape.low[axis], other.name);

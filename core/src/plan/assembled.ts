@@ -3,7 +3,12 @@ import type { Conversion } from '../document';
 import { recent } from './recent';
 
 const make = recent(
-  (document: Conversion) => [document.shell, document.kit.parts, document.layout.placements],
+  (document: Conversion) => [
+    document.shell,
+    document.kit.parts,
+    document.layout.placements,
+    document.layout.clearances,
+  ],
   (document: Conversion): Assembly => assemble(document),
 );
 

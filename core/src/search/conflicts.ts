@@ -98,7 +98,7 @@ function proof(document: Conversion, options: LayoutOptions & { step: number }):
       pieceOf(form, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
     );
     const budget: Budget = { steps: PROOF, stop: options.stop ?? (() => false) };
-    last = new Engine('least').search(
+    last = new Engine(start.base.clearances, 'least').search(
       pieces,
       {
         wishes: [],

@@ -1,3 +1,4 @@
+import type { Clearances } from '../assembly';
 import type { Placement, Wish } from '../document';
 import {
   allFree,
@@ -66,6 +67,16 @@ export interface SearchSettings {
 
 export type Outcome = { kind: 'found'; spots: Spot[] } | { kind: 'none' } | { kind: 'stopped' };
 
+type PairZones = WeakMap<RoomySolid[], WeakMap<RoomySolid[], Zone[]>>;
+/** What two posed parts forbid each other: the same in every search with the same clearances. */
+const knownZones = new WeakMap<Clearances, Readonly<Record<Enough, PairZones>>>();
+
+function noneKnown(clearances: Clearances): Readonly<Record<Enough, PairZones>> {
+  const none: Record<Enough, PairZones> = { wanted: new WeakMap(), touching: new WeakMap(), least: new WeakMap() };
+  knownZones.set(clearances, none);
+  return none;
+}
+
 /** Parts whose room ran out: they are placed earlier from then on. */
 type Weights = Map<string, number>;
 
@@ -76,11 +87,13 @@ type Weights = Map<string, number>;
  * those places led to a layout.
  */
 export class Engine {
-  private zones = new WeakMap<RoomySolid[], WeakMap<RoomySolid[], Zone[]>>();
   readonly weights: Weights = new Map();
 
   /** @param enough the room that pairs get; the same as that of the pieces */
-  constructor(private readonly enough: Enough = 'wanted') {}
+  constructor(
+    private readonly clearances: Clearances,
+    private readonly enough: Enough = 'wanted',
+  ) {}
 
   search(pieces: readonly Piece[], settings: SearchSettings, budget: Budget): Outcome {
     const live = pieces.map((piece) =>
@@ -200,10 +213,11 @@ export class Engine {
   }
 
   private zonesOf(own: Posed, other: Posed): Zone[] {
-    let known = this.zones.get(own.solids);
-    if (!known) this.zones.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));
+    const all = knownZones.get(this.clearances)?.[this.enough] ?? noneKnown(this.clearances)[this.enough];
+    let known = all.get(own.solids);
+    if (!known) all.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));
     let zones = known.get(other.solids);
-    if (!zones) known.set(other.solids, (zones = zonesBetween(own.solids, other.solids, this.enough)));
+    if (!zones) known.set(other.solids, (zones = zonesBetween(own.solids, other.solids, this.enough, this.clearances)));
     return zones;
   }
 

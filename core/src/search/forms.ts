@@ -102,7 +102,7 @@ function atSlot(
   const part = document.kit.parts[card]!;
   const seat = slotPlacement(board, card, part);
   if (!seat) return undefined;
-  const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document.shell)]);
+  const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document)]);
   const placed = parts.at(-1)!;
   const margins = marginsOfPart({ ...start.base, parts }, placed);
   if (!placed.inSlotOf || (options.enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0)

@@ -1,7 +1,7 @@
 import { placePart, type Assembly, type FaceFrame } from '../assembly';
 import { raisedV } from '../cut';
 import type { Conversion, Wish } from '../document';
-import { eachFree, halfSize, isThrough, openedBy, ownWish, takeRow, valueOf, type Positions } from '../fit';
+import { eachFree, halfSize, openedBy, ownWish, takeRow, throughAt, valueOf, type Positions } from '../fit';
 import { axisOf, signOf, type Orientation } from '../solid';
 import { boxAt, type Posed } from './posed';
 
@@ -25,19 +25,24 @@ export function keepFacesOnTheirWalls(
     for (const cut of face.cuts) {
       const [hu, hv] = halfSize(cut, frame);
       const windows = windowsOf(document, frame, conserve && cut.kind === 'cut', hu, hv);
-      const through = openedBy(document, frame, cut);
+      const through =
+        cut.kind === 'cut' && !conserve ? throughAt(document, base, openedBy(document, frame, cut)) : () => true;
+      const { origin, u, v } = frame;
+      const off = [0, 1, 2].map((i) => cut.at[i]! - origin[i]!);
+      const [offU, offV] = [dot(off, u), dot(off, v)];
       tests.push((x, y, z) => {
-        const p = [cut.at[0] + x - frame.origin[0], cut.at[1] + y - frame.origin[1], cut.at[2] + z - frame.origin[2]];
-        const u = p[0]! * frame.u[0] + p[1]! * frame.u[1] + p[2]! * frame.u[2];
-        const v = p[0]! * frame.v[0] + p[1]! * frame.v[1] + p[2]! * frame.v[2];
-        if (!windows.some((w) => u >= w.u0 - 1e-6 && u <= w.u1 + 1e-6 && v >= w.v0 - 1e-6 && v <= w.v1 + 1e-6))
-          return false;
-        return cut.kind !== 'cut' || conserve || isThrough(document, base, { ...through, centre: [u, v] });
+        const [atU, atV] = [offU + x * u[0] + y * u[1] + z * u[2], offV + x * v[0] + y * v[1] + z * v[2]];
+        for (const w of windows)
+          if (atU >= w.u0 - 1e-6 && atU <= w.u1 + 1e-6 && atV >= w.v0 - 1e-6 && atV <= w.v1 + 1e-6)
+            return through(atU, atV);
+        return false;
       });
     }
   }
   if (tests.length > 0) keep(positions, (x, y, z) => tests.every((test) => test(x, y, z)));
 }
+
+const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
 
 /** Where on a face the middle of an opening of a half size may be. */
 function windowsOf(document: Conversion, frame: FaceFrame, onlyExisting: boolean, hu: number, hv: number) {

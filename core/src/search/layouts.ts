@@ -217,7 +217,7 @@ function bettered(
   const pieces = free.map((id) =>
     pieceOf(document, around.base, id, { step: 2, stand: 'seated', wishes: start.wishes, anyFace: false }),
   );
-  const outcome = new Engine().search(
+  const outcome = new Engine(around.base.clearances).search(
     pieces,
     {
       wishes: start.wishes,

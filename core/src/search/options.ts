@@ -1,5 +1,5 @@
 import { placePart, type Assembly } from '../assembly';
-import type { Conversion, Wish } from '../document';
+import type { Conversion, Part, Wish } from '../document';
 import {
   allFree,
   contactsAlong,
@@ -95,7 +95,7 @@ function standing(document: Conversion, base: Assembly, id: string, settings: Op
             half: [0, 0, 0],
           }));
     for (const { seat, half } of seats) {
-      const option = optionOf(document, base, id, posed, seat, half as Vec3, settings);
+      const option = knownOption(document, base, id, posed, seat, half as Vec3, settings);
       if (!option || option.free === 0) continue;
       // For a proof two turns that make the same solids in the same places are one.
       const same = `${JSON.stringify(posed.solids.map(outlineOf))} ${option.positions.runs.map((r) => r.from).join()}`;
@@ -118,6 +118,30 @@ const outlineOf = ({ solid, shape }: RoomySolid) => [
 
 /** A proof speaks of what Fit stops at. */
 const enoughOf = ({ stand, enough = 'wanted' }: OptionSettings): Enough => (stand === 'any' ? 'least' : enough);
+
+/** Places that were found lately: searches one after the other mostly differ in a part, a face or two. */
+const known = new WeakMap<Part, WeakMap<Conversion['shell'], Map<string, Option | 'none'>>>();
+
+/**
+ * As `optionOf`; in an empty shell that depends on the shell, the part, the allowance and whether anything may be cut, and
+ * is kept as long as the shell and the part are.
+ */
+function knownOption(...of: Parameters<typeof optionOf>): Option | undefined {
+  const [document, base, id, { orientation }, seat, half, { anyFace: _, only, flat: __, ...settings }] = of;
+  if (base.parts.length > 0) return optionOf(...of);
+  const part = document.kit.parts[id]!;
+  const shells = known.get(part) ?? new WeakMap<Conversion['shell'], Map<string, Option | 'none'>>();
+  const options = shells.get(document.shell) ?? new Map<string, Option | 'none'>();
+  known.set(part, shells.set(document.shell, options));
+  const conserves = document.brief.policy === 'conserve';
+  const key = JSON.stringify([
+    ...[id, orientation, seat.at, seat.span, half, settings, only !== undefined],
+    ...[document.cut.allowance, conserves, document.layout.clearances],
+  ]);
+  const made = options.get(key) ?? optionOf(...of) ?? 'none';
+  options.set(key, made);
+  return made === 'none' ? undefined : { ...made, seat, cost: made.cost - made.seat.cost + seat.cost };
+}
 
 function optionOf(
   document: Conversion,
@@ -144,7 +168,7 @@ function optionOf(
   });
   const zonesAmong = (around: Assembly) => {
     const obstacles = [...around.features, ...around.parts.flatMap((other) => other.solids)];
-    return zonesBetween(posed.solids, solidsInShell(obstacles, enough), enough);
+    return zonesBetween(posed.solids, solidsInShell(obstacles, enough), enough, base.clearances);
   };
   let { step } = settings;
   let runs: [Run, Run, Run];

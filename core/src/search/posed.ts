@@ -1,5 +1,5 @@
 import { placePart, placedConnectors, type PlacedConnector, type PlacedPart } from '../assembly';
-import type { Conversion } from '../document';
+import type { Conversion, Part } from '../document';
 import { boxedOf, solidsFromLow, type Enough, type RoomySolid } from '../fit';
 import { axisOf, type Direction, type Orientation, type Vec3 } from '../solid';
 
@@ -43,8 +43,20 @@ function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
     );
 }
 
-/** A part in an orientation, on its low ends, with what its faces open. */
+const known = new WeakMap<Part, Map<string, Posed>>();
+
+/** A part in an orientation, on its low ends, with what its faces open: one and the same each time it is asked for. */
 export function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
+  const part = document.kit.parts[id]!;
+  const poses = known.get(part) ?? new Map<string, Posed>();
+  known.set(part, poses);
+  const key = [id, orientation.rear, orientation.top, enough, document.cut.allowance].join();
+  const posed = poses.get(key) ?? posedAnew(document, id, orientation, enough);
+  poses.set(key, posed);
+  return posed;
+}
+
+function posedAnew(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
   return {
     orientation,

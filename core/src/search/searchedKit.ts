@@ -1,38 +1,13 @@
 import type { Assembly } from '../assembly';
 import { leastWeb } from '../cut';
-import type { Conversion, Part } from '../document';
+import type { Conversion } from '../document';
 import type { Enough } from '../fit';
 import { kindOf } from '../parts';
 import { DIRECTIONS, type Direction } from '../solid';
 import { cableCost, Engine, NO_WEBS, type SearchSettings, type Spot, type Webs } from './engine';
 import type { Form } from './forms';
 import type { LayoutOptions, Start } from './layout';
-import { pieceOf, type OptionSettings, type Piece } from './options';
-
-interface Made {
-  id: string;
-  settings: string;
-  of: readonly unknown[];
-  piece: Piece;
-}
-
-/** Ways to stand that were found lately: searches one after the other mostly differ in a part or two. */
-const made = new WeakMap<Part, Made[]>();
-const MOST_MADE = 6;
-
-/** As `pieceOf`; in an empty shell it depends on the shell, the brief, the allowance and the part alone, and is kept. */
-function knownPiece(document: Conversion, base: Assembly, id: string, settings: OptionSettings): Piece {
-  if (base.parts.length > 0) return pieceOf(document, base, id, settings);
-  const part = document.kit.parts[id]!;
-  const of = [document.shell, document.brief, document.cut];
-  const words = JSON.stringify(settings);
-  const known = made.get(part) ?? [];
-  const same = known.find((m) => m.id === id && m.settings === words && m.of.every((one, i) => one === of[i]));
-  if (same) return same.piece;
-  const piece = pieceOf(document, base, id, settings);
-  made.set(part, [{ id, settings: words, of, piece }, ...known].slice(0, MOST_MADE));
-  return piece;
-}
+import { pieceOf, type Piece } from './options';
 
 /** What stays, as spots the rules between parts can look at. */
 export function fixedSpots(document: Conversion, base: Assembly): Spot[] {
@@ -124,13 +99,10 @@ export function kitOf(form: Form, options: LayoutOptions, step: number, freedom:
     all.map((piece) => {
       if (!which(piece) || kindOf(document.kit.parts[piece.id]!) === 'board') return piece;
       if (!hanging.has(piece.id))
-        hanging.set(
-          piece.id,
-          knownPiece(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }),
-        );
+        hanging.set(piece.id, pieceOf(document, start.base, piece.id, { step: 2 * step, stand: 'hanging', ...asked }));
       return { id: piece.id, options: [...piece.options, ...hanging.get(piece.id)!.options] };
     });
-  const seated = start.free.map((id) => knownPiece(document, start.base, id, { step, stand: 'seated', ...asked }));
+  const seated = start.free.map((id) => pieceOf(document, start.base, id, { step, stand: 'seated', ...asked }));
   // What can't be screwed down anywhere may hang.
   const pieces = withHanging(seated, (piece) => piece.options.length === 0);
   return {
@@ -139,7 +111,7 @@ export function kitOf(form: Form, options: LayoutOptions, step: number, freedom:
     homeless: pieces.filter((piece) => piece.options.length === 0).map((piece) => piece.id),
     fixed: fixedSpots(document, start.base),
     cost: costIn(document, start, options.near ?? false),
-    engine: new Engine(enough),
+    engine: new Engine(start.base.clearances, enough),
     freedom,
     web: enough === 'wanted' ? wantedWebs(document, start.base) : NO_WEBS,
     tries: 0,

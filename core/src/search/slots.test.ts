@@ -32,7 +32,7 @@ const upright = { rear: 'rear', top: 'top', locked: false } as const;
 function plugged(height = 190): Conversion {
   const document = bench([420, 300, height]);
   const at: Placement = { x: 120, y: 302 - 2.1 - 170, z: 2, ...upright };
-  const board = placeInShell('board-1', document.kit.parts['board-1']!, at, document.shell);
+  const board = placeInShell('board-1', document.kit.parts['board-1']!, at, document);
   const seat = slotPlacement(board, 'card-1', document.kit.parts['card-1']!)!;
   return withPlacements(document, { 'board-1': at, 'card-1': seat });
 }
@@ -109,7 +109,7 @@ describe('a card in the slot of a board', () => {
       'card-1',
       document.kit.parts['card-1']!,
       { ...seat, x: seat.x + 3, y: seat.y - 2, z: seat.z + 40 },
-      document.shell,
+      document,
     );
     const { by, intoSlot } = snap(assemble(document), near, [0, 1], 5);
     expect(intoSlot).toBe(true);

@@ -12,7 +12,7 @@ const from = deck.layout.placements[ID]!;
 const assembly = assemble(deck);
 const where = whereCanItGo(deck, ID, { only: { rear: from.rear, top: from.top } })[0]!;
 const part = deck.kit.parts[ID]!;
-const stops = (p: Placement) => stopsAt(marginsOfPart(assembly, placeInShell(ID, part, p, deck.shell)));
+const stops = (p: Placement) => stopsAt(marginsOfPart(assembly, placeInShell(ID, part, p, deck)));
 const hand = fc.record({
   x: fc.integer({ min: -100, max: 500 }),
   y: fc.integer({ min: -100, max: 500 }),

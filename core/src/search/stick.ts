@@ -23,8 +23,7 @@ export function stuckTo(
   axes: readonly Axis[],
 ): Placement {
   const part = document.kit.parts[id]!;
-  const fits = (p: Placement) =>
-    stopsAt(marginsOfPart(assembly, placeInShell(id, part, p, document.shell))).length === 0;
+  const fits = (p: Placement) => stopsAt(marginsOfPart(assembly, placeInShell(id, part, p, document))).length === 0;
   const held = [0, 1, 2].map((axis) => !axes.includes(axis as Axis));
   const there: Vec3 = [wanted.x, wanted.y, wanted.z];
   // In the plane of the hand; only where that has no place at all, out of it.

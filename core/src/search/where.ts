@@ -1,6 +1,6 @@
 import { assemble, cardsInSlots, turnedSize, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion } from '../document';
-import { changedRegion, countFree, nearestFree, repaint, type Enough, type Positions, type Run } from '../fit';
+import { changedRegion, copyOf, countFree, nearestFree, repaint, type Enough, type Positions, type Run } from '../fit';
 import { boardOf, isJoined } from '../parts';
 import { turnOf, type Orientation, type Vec3 } from '../solid';
 import { joined, type Form } from './forms';
@@ -103,20 +103,33 @@ export class WhereFinder {
     const subject = subjectOf(document, id);
     const around = aroundOf(subject.document, id);
     const { brief, shell, kit, layout } = subject.document;
-    const key = JSON.stringify([id, only.rear, only.top, step, brief, shell, kit.parts, layout.wishes]);
+    const key = JSON.stringify([
+      id,
+      only.rear,
+      only.top,
+      step,
+      brief,
+      shell,
+      kit.parts,
+      layout.wishes,
+      layout.clearances,
+    ]);
     if (this.last?.key === key && this.last.options.length > 0) {
       const moved = movedParts(this.last.around.parts, around.parts);
       for (const option of this.last.options) {
-        const region = changedRegion(option.posed.solids, moved);
+        const region = changedRegion(option.posed.solids, moved, 'wanted', around.clearances);
         if (region) repaint(option.positions, region.low, region.high, (p) => option.paint(p, around));
         option.free = countFree(option.positions);
       }
       this.last.around = around;
-    } else this.last = { key, around, options: optionsOf(subject.document, around, id, { step, only }) };
+    } else this.last = { key, around, options: own(optionsOf(subject.document, around, id, { step, only })) };
     const [roomy] = wheresOf(subject, id, this.last.options);
     return roomy && roomy.free > 0 ? roomy : tightWheres(subject, around, id, { step, only })[0];
   }
 }
+
+/** Options whose positions may be altered: those that were found are kept for other questions. */
+const own = (options: readonly Option[]): Option[] => options.map((o) => ({ ...o, positions: copyOf(o.positions) }));
 
 /** Parts that stand elsewhere now, as they were and as they are. */
 function movedParts(before: readonly PlacedPart[], after: readonly PlacedPart[]): PlacedPart[] {

@@ -1,7 +1,6 @@
 import { assemble, hullModel, type HullModel } from '../assembly';
 import type { Conversion } from '../document';
 import { inPlane, inset, type Loft, type SolidKernel } from '../solid';
-import { CLEARANCES } from '../standards';
 
 /** Litres of a shell. */
 export interface Volumes {
@@ -22,7 +21,7 @@ const LITRE = 1e6; // mm³
 export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
   const hull = hullModel(document.shell);
   const assembly = assemble(document);
-  const skin = CLEARANCES.static.value;
+  const skin = assembly.clearances.static.value;
   return kernel.scope((make) => {
     const litres = (solid: Parameters<typeof make.volume>[0]) => Math.max(0, make.volume(solid)) / LITRE;
     const material = hull.material.map((b) => make.shape(b));

@@ -1,4 +1,4 @@
-export { signedDistance } from './distance';
+export { crossedGap, signedDistance } from './distance';
 export * from './kernel';
 export * from './loft';
 export { loftMoments, type Moments } from './moments';

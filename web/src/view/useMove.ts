@@ -46,7 +46,7 @@ export function useMove() {
       const assembly = withoutOwnCard(selectAssembly(store.getState()), id);
       const snapped =
         within > 0
-          ? snap(assembly, placeInShell(id, part, loose, document.shell), axes, within)
+          ? snap(assembly, placeInShell(id, part, loose, document), axes, within)
           : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[], intoSlot: false };
       const drawn: Placement = {
         ...loose,

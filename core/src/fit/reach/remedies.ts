@@ -77,7 +77,7 @@ function reachesAt(document: Conversion, part: string, placement: Placement, { l
   const change: Change = { type: 'placePart', id: part, placement };
   const next = applyChange(document, change).document;
   const assembly = assemble(next);
-  const placed = placeInShell(part, next.kit.parts[part]!, placement, next.shell);
+  const placed = placeInShell(part, next.kit.parts[part]!, placement, next);
   if (shortAt(marginsOfPart(assembly, placed)).length > 0) return false;
   const [route] = routesOf(next, assembly, ({ id }) => id === link.id);
   return route !== undefined && Number.isFinite(route.length) && (route.slack === undefined || route.slack >= 0);

@@ -66,17 +66,31 @@ const variant = object({
 /** A cable, ribbon, riser or tube the user has, by the connection it is for; mm. */
 const ownCable = object({ length: number(10, 5000) });
 
+/** Mains keep at least this, mm: less may not be chosen (IEC 62368-1, from memory; local rules and licensed people come first). */
+export const LEAST_MAINS = 6.4;
+
+/** What the user wants things to keep from each other, mm, and how exactly parts are marked out; missing: the usual. */
+const clearances = object({
+  static: optional(number(0, 50)),
+  conducting: optional(number(0, 50)),
+  mains: optional(number(LEAST_MAINS, 50)),
+  moving: optional(number(0, 50)),
+  markingOut: optional(number(0.01, 20)),
+});
+
 export const form = object({
   placements: record(placement),
   wishes: record(wish),
   variants: record(variant, 24),
   /** Missing: the usual one. */
   outlook: optional(oneOf(OUTLOOK_NAMES)),
+  clearances: optional(clearances),
   cables: keyed(matching(/^[a-z0-9-]+>[a-z0-9-]+:[a-z0-9-]+$/), ownCable, 400),
 });
 
 export type Placement = Of<typeof placement>;
 export type Outlook = (typeof OUTLOOK_NAMES)[number];
+export type Clearances = Of<typeof clearances>;
 export type WishKind = (typeof WISH_KINDS)[number];
 export type Wish = Of<typeof wish>;
 export type Variant = Of<typeof variant>;

@@ -1,12 +1,23 @@
 import { put, section } from '../../form';
 import type { Kit, Part } from '../../kit/section';
 import type { Shell } from '../../shell/section';
-import { form, type Layout, type Outlook, type OwnCable, type Placement, type Variant, type Wish } from './form';
+import {
+  form,
+  type Clearances,
+  type Layout,
+  type Outlook,
+  type OwnCable,
+  type Placement,
+  type Variant,
+  type Wish,
+} from './form';
 import { complaintsOfLayout } from './rules';
 
 export {
   OUTLOOK_NAMES,
   WISH_KINDS,
+  LEAST_MAINS,
+  type Clearances,
   type Outlook,
   type OwnCable,
   type Placement,
@@ -22,6 +33,7 @@ export type LayoutChange =
   | { type: 'setWish'; id: string; wish: Wish | null }
   | { type: 'setVariant'; id: string; variant: Variant | null }
   | { type: 'setOutlook'; outlook: Outlook }
+  | { type: 'setClearance'; name: keyof Clearances; value: number | null }
   | { type: 'setCable'; id: string; cable: OwnCable | null };
 
 /** What may be chosen, in the words of the bench. */
@@ -29,6 +41,14 @@ export const OUTLOOK_WORDS: Readonly<Record<Outlook, string>> = {
   rear: 'to the rear only',
   sides: 'to the rear and the sides',
   any: 'anywhere but down',
+};
+
+export const CLEARANCE_WORDS: Readonly<Record<keyof Clearances, string>> = {
+  static: 'things that stay still',
+  conducting: 'boards beside what conducts',
+  mains: 'bare mains beside what conducts',
+  moving: 'what moves',
+  markingOut: 'marking out, ±',
 };
 
 const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
@@ -64,6 +84,15 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
     setOutlook: {
       alter: ({ layout }, { outlook }) => put(layout, 'outlook', outlook),
       words: (_document, { outlook }) => `sockets look ${OUTLOOK_WORDS[outlook]}`,
+    },
+    setClearance: {
+      alter: ({ layout }, { name, value }) => {
+        layout.clearances ??= {};
+        put(layout.clearances, name, value);
+        if (Object.keys(layout.clearances).length === 0) delete layout.clearances;
+      },
+      words: (_document, { name, value }) =>
+        `${CLEARANCE_WORDS[name]}${name === 'markingOut' ? '' : ' keep'} ${value === null ? 'as usual' : `${value} mm`}`,
     },
     setCable: {
       alter: ({ layout }, { id, cable }) => put(layout.cables, id, cable),

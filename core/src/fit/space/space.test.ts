@@ -4,7 +4,7 @@ import { assemble, placePart } from '../../assembly';
 import { defaultBox, defaultTub, defaultWedge, feature, newConversion, type Feature } from '../../document';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
-import { moved, ORIENTATIONS, signedDistance, type Axis, type Shape, type Vec3 } from '../../solid';
+import { moved, ORIENTATIONS, signedDistance, type Axis, type Cylinder, type Vec3 } from '../../solid';
 import { standardPart } from '../../standards';
 import { freePositions } from '../freePositions';
 import { marginsOfPart } from '../margins';
@@ -130,7 +130,7 @@ describe('two crossed cylinders', () => {
   it('forbid exactly the positions at which they are nearer than they may be, whichever axes they have', () => {
     const side = fc.integer({ min: 4, max: 40 });
     const axis = fc.constantFrom<Axis>(0, 1, 2);
-    const cylinder = (along: Axis, diameter: number, length: number, at: number): Shape => ({
+    const cylinder = (along: Axis, diameter: number, length: number, at: number): Cylinder => ({
       kind: 'cylinder',
       axis: along,
       low: [at, at, at],

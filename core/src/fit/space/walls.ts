@@ -11,7 +11,7 @@ type Own = readonly { solid: Solid; shape: Shape }[];
 function away(solid: Solid, wall: Wall, assembly: Assembly, enough: Enough): number {
   if (solid.role === 'air') return 0;
   if (enough !== 'wanted') return -givenIn([solid.role], enough);
-  return requiredToWall(solid, wall, assembly.metalShell).value;
+  return requiredToWall(solid, wall, assembly).value;
 }
 
 /** A wall counts for air only where it stands before the intake, not beside the column of air. */

@@ -1,5 +1,15 @@
-import type { Solid } from '../../assembly';
-import { axisOf, moved, signedDistance, signOf, type Axis, type Shape, type Vec3 } from '../../solid';
+import type { Clearances, Solid } from '../../assembly';
+import {
+  axisOf,
+  crossedGap,
+  moved,
+  signedDistance,
+  signOf,
+  type Axis,
+  type Cylinder,
+  type Shape,
+  type Vec3,
+} from '../../solid';
 import { requiredBetween } from '../clearance';
 import { PLUG_GIVES, TOUCHING } from '../margin';
 import { firstAbove, lastBelow, takeRow, valueOf, type Positions } from './positions';
@@ -19,7 +29,7 @@ export interface Zone {
   /** Sides on which touching is allowed: bit 2·axis for the low side, 2·axis + 1 for the high one. */
   touch: number;
   /** Two crossed cylinders: no plane and radius tells their distance, so it is asked for. The box is around it all. */
-  crossed?: { own: Shape; obstacle: Shape; given: number };
+  crossed?: { own: Cylinder; obstacle: Cylinder; given: number };
 }
 
 const EPS = 1e-6;
@@ -46,17 +56,24 @@ export function hardShape(s: Solid, enough: Enough = 'wanted'): Shape {
 
 export const relative = (shape: Shape, to: Vec3): Shape => moved(shape, [-to[0], -to[1], -to[2]]);
 
+/** A solid with the room it needs, wherever that is counted from. */
+export interface RoomySolid {
+  solid: Solid;
+  shape: Shape;
+}
+
 /** Zones that obstacles forbid to a part with these solids; both relative to their own origins. */
 export function zonesBetween(
-  own: readonly { solid: Solid; shape: Shape }[],
-  obstacles: readonly { solid: Solid; shape: Shape }[],
-  enough: Enough = 'wanted',
+  own: readonly RoomySolid[],
+  obstacles: readonly RoomySolid[],
+  enough: Enough,
+  clearances: Clearances,
 ): Zone[] {
   const zones: Zone[] = [];
   for (const a of own)
     for (const b of obstacles) {
       if (!isBody(a.solid) && !isBody(b.solid)) continue;
-      const zone = zoneOf(a.solid, a.shape, b.solid, b.shape, enough);
+      const zone = zoneOf(a, b, enough, clearances);
       if (zone) zones.push(zone);
     }
   return undominated(zones);
@@ -81,15 +98,20 @@ export function givenIn(roles: readonly Solid['role'][], enough: Enough): number
   return enough === 'least' ? TOUCHING : 0;
 }
 
-function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape, enough: Enough): Zone | undefined {
+function zoneOf(
+  { solid, shape: a }: RoomySolid,
+  { solid: obstacle, shape: b }: RoomySolid,
+  enough: Enough,
+  clearances: Clearances,
+): Zone | undefined {
   const air = solid.role === 'air' || obstacle.role === 'air';
-  const clear = air || enough !== 'wanted' ? 0 : requiredBetween(solid, obstacle, DIAGONAL).value;
+  const clear = air || enough !== 'wanted' ? 0 : requiredBetween(solid, obstacle, DIAGONAL, clearances).value;
   let touch = 0;
   if (clear > 0)
     for (let side = 0; side < 6; side++) {
       // The part on the low side of the obstacle looks at it to the high side.
       const towards = NORMALS[side ^ 1]!;
-      if (requiredBetween(solid, obstacle, towards).value === 0) touch |= 1 << side;
+      if (requiredBetween(solid, obstacle, towards, clearances).value === 0) touch |= 1 << side;
     }
   const low: Vec3 = [0, 0, 0];
   const high: Vec3 = [0, 0, 0];
@@ -101,8 +123,8 @@ function zoneOf(solid: Solid, a: Shape, obstacle: Solid, b: Shape, enough: Enoug
   const given = givenIn([solid.role, obstacle.role], enough);
   // Before an intake an obstacle counts as the box around it.
   const cylinder = a.kind === 'cylinder' ? a : b.kind === 'cylinder' ? b : undefined;
-  const crossed = a.kind === 'cylinder' && b.kind === 'cylinder' && a.axis !== b.axis;
-  if (crossed && !air) return { ...zone, crossed: { own: a, obstacle: b, given } };
+  if (a.kind === 'cylinder' && b.kind === 'cylinder' && a.axis !== b.axis && !air)
+    return { ...zone, crossed: { own: a, obstacle: b, given } };
   if (air || !cylinder) return thinner(zone, given);
   zone.round = cylinder.axis;
   const plane = [(cylinder.axis + 1) % 3, (cylinder.axis + 2) % 3];
@@ -173,6 +195,7 @@ const NONE: Vec3 = [0, 0, 0];
  * sides: with half the size of a cell it leaves only what is forbidden to every position in the cell.
  */
 export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NONE): void {
+  if (isBeyond(p, zone, by)) return;
   if (zone.crossed) return paintCrossed(p, zone, zone.crossed, by, shrink);
   const [rx, ry, rz] = p.runs;
   const { round, touch } = zone;
@@ -264,9 +287,20 @@ export function paintZone(p: Positions, zone: Zone, by: Vec3, shrink: Vec3 = NON
   }
 }
 
+/** Does a zone lie beyond all positions? Most do: parts mostly stand at one wall, where one coordinate is fixed. */
+function isBeyond({ runs }: Positions, { low, high, round, radius, clear }: Zone, by: Vec3): boolean {
+  for (let i = 0; i < 3; i++) {
+    const run = runs[i]!;
+    const reach = round >= 0 && i !== round ? radius + clear : clear;
+    if (low[i]! + by[i]! - reach > valueOf(run, run.count - 1) || high[i]! + by[i]! + reach < valueOf(run, 0))
+      return true;
+  }
+  return false;
+}
+
 /**
- * As `paintZone`. What is forbidden of a row is in one piece: places between what two crossed cylinders have in common
- * for certain and what the clearance can add at most are measured one by one.
+ * As `paintZone`. What is forbidden of a row is in one piece: its ends lie between what two crossed cylinders have in
+ * common for certain and what the clearance can add at most, and are found there by halving.
  */
 function paintCrossed(
   p: Positions,
@@ -288,31 +322,60 @@ function paintCrossed(
   ) as [number[], number[]];
   const off = [0, 1, 2].map((i) => (own.low[i]! + own.high[i]! - obstacle.low[i]! - obstacle.high[i]!) / 2 - by[i]!);
   const normal: Vec3 = [0, 0, 0];
+  const at = { ...own, low: [...own.low] as Vec3, high: [...own.high] as Vec3 };
   for (let z = first[2]!; z <= last[2]!; z++)
     for (let y = first[1]!; y <= last[1]!; y++) {
       const [atY, atZ] = [valueOf(ry, y), valueOf(rz, z)];
-      const isIn = (x: number) =>
-        signedDistance(moved(own, [valueOf(rx, x) - by[0], atY - by[1], atZ - by[2]]), obstacle, normal) < least;
+      const isIn = (x: number) => {
+        put(at, own, valueOf(rx, x) - by[0], atY - by[1], atZ - by[2]);
+        // How deep they are in each other is only asked where they may be.
+        return (least > 0 ? crossedGap(at, obstacle, normal) : signedDistance(at, obstacle, normal)) < least;
+      };
       const most = inCommon(own, obstacle, Math.max(0, least) + EPS, atY + off[1]!, atZ + off[2]!);
       if (most < 0) continue;
       const sure = inCommon(own, obstacle, Math.min(0, least) - EPS, atY + off[1]!, atZ + off[2]!);
-      let from = Math.max(first[0]!, firstAbove(rx, -off[0]! - most));
-      let to = Math.min(last[0]!, lastBelow(rx, -off[0]! + most));
-      const inside = sure < 0 ? Infinity : firstAbove(rx, -off[0]! - sure);
-      const outside = sure < 0 ? -Infinity : lastBelow(rx, -off[0]! + sure);
-      while (from <= to && from < inside && !isIn(from)) from++;
-      while (to >= from && to > outside && !isIn(to)) to--;
-      if (from <= to) takeRow(p, z * ry.count + y, from, to);
+      const middle = -off[0]!;
+      const from = Math.max(first[0]!, firstAbove(rx, middle - most));
+      const to = Math.min(last[0]!, lastBelow(rx, middle + most));
+      // Both are convex and alike on both sides of their middle: the farther from it, the farther apart.
+      const right = Math.max(from, lastBelow(rx, middle) + 1);
+      const low = firstThat(from, right, Math.max(from, sure < 0 ? right : firstAbove(rx, middle - sure)), isIn);
+      const high = lastThat(right - 1, to, Math.min(to, sure < 0 ? right - 1 : lastBelow(rx, middle + sure)), isIn);
+      if (low <= high) takeRow(p, z * ry.count + y, low, high);
     }
 }
+
+/** Puts a copy of a body where the body is after a move. */
+function put(copy: Shape, { low, high }: Shape, x: number, y: number, z: number): void {
+  copy.low[0] = low[0] + x;
+  copy.high[0] = high[0] + x;
+  copy.low[1] = low[1] + y;
+  copy.high[1] = high[1] + y;
+  copy.low[2] = low[2] + z;
+  copy.high[2] = high[2] + z;
+}
+
+/** The first of the places from `low` to before `end` for which a test holds, as it does from some place on; from `sure` on it is known to. */
+function firstThat(low: number, end: number, sure: number, test: (i: number) => boolean): number {
+  let [from, to] = [low, Math.min(sure, end)];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (test(middle)) to = middle;
+    else from = middle + 1;
+  }
+  return from;
+}
+
+/** The last of the places from behind `end` to `high` for which a test holds, as it does up to some place. */
+const lastThat = (end: number, high: number, sure: number, test: (i: number) => boolean): number =>
+  -firstThat(-high, -end, -sure, (i) => test(-i));
 
 /**
  * How far apart along x the middles of two crossed cylinders may be that have a point in common, where they are `dy` and
  * `dz` apart, mm; negative where they have none at any x. The first is `grown` by so much all over. Along the third axis
  * each reaches as far as its circle does where the other still meets it.
  */
-function inCommon(a: Shape, b: Shape, grown: number, dy: number, dz: number): number {
-  if (a.kind !== 'cylinder' || b.kind !== 'cylinder') return -1;
+function inCommon(a: Cylinder, b: Cylinder, grown: number, dy: number, dz: number): number {
   const [i, j] = [a.axis, b.axis];
   const k = 3 - i - j;
   const halfOf = (s: Shape, axis: number) => (s.high[axis]! - s.low[axis]!) / 2;

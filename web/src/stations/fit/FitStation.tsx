@@ -3,6 +3,7 @@ import { selectDocument } from '../../document/selectors';
 import { FindingList } from '../../ui/FindingList';
 import { Tabs } from '../../ui/Tabs';
 import { setTab, type FitTab } from './slice';
+import { ClearancesSection } from './ClearancesSection';
 import { useWhere } from './useWhere';
 import { LayoutsPanel } from './LayoutsPanel';
 import { MarginList } from './MarginList';
@@ -51,6 +52,7 @@ function Margins() {
       <MarginList />
       <OverlapList />
       <MeasureAgainList />
+      <ClearancesSection />
       {selection?.kind !== 'part' && !waiting && tray}
     </>
   );

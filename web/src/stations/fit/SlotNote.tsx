@@ -6,7 +6,8 @@ import { useMove } from '../../view/useMove';
 
 /** Of a card: whose slot it sits in, or a way into one; of a board: which card goes with it. */
 export function SlotNote({ id }: { id: string }) {
-  const { kit, layout, shell } = useAppSelector(selectDocument);
+  const document = useAppSelector(selectDocument);
+  const { kit, layout } = document;
   const { parts } = useAppSelector(selectAssembly);
   const { put } = useMove();
   const own = parts.find((p) => p.id === id);
@@ -17,7 +18,7 @@ export function SlotNote({ id }: { id: string }) {
   if (layout.placements[id]?.locked) return null;
   return parts.map((board) => {
     const at = layout.placements[board.id];
-    const seat = at && slotPlacement(placeInShell(board.id, board.part, at, shell), id, kit.parts[id]!);
+    const seat = at && slotPlacement(placeInShell(board.id, board.part, at, document), id, kit.parts[id]!);
     return (
       seat && (
         <Button key={board.id} className="mt-2" onClick={() => put(id, seat)}>
