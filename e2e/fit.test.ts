@@ -54,7 +54,7 @@ describe('a slot', () => {
     await expect.poll(async () => (await layout()).placements['card-1']!, SLOW).not.toEqual(before['card-1']);
     const seat = (await layout()).placements['card-1']!;
     await page.locator('[data-label="board-1"]').click();
-    await page.getByText('Graphics card sits in its slot and goes with it.').waitFor();
+    await page.getByText('Graphics card is plugged into it and goes with it.').waitFor();
     const left = page.getByRole('textbox', { name: 'Left end', exact: true });
     await left.click();
     await left.fill('200');

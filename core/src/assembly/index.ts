@@ -5,5 +5,5 @@ export * from './features';
 export * from './frames';
 export * from './hull';
 export * from './placed';
-export { cardsInSlots, movedWithCard, pluggedIn, slotPlacement } from './slots';
+export { pluggedOf, movedWithPlugged, pluggedIn, socketPlacement } from './slots';
 export { bodyOwner } from './drawers';

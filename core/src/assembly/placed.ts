@@ -1,7 +1,7 @@
 import type { Part, Placement } from '../document';
 import { add, subtract, type Linear } from '../quantity';
 import { PLACEMENT } from '../standards';
-import { partModel, type Block, type BlockRole, type FaceCut } from '../parts';
+import { partModel, type Block, type BlockRole, type FaceCut, type PlugKind, type Point } from '../parts';
 import {
   turnDirection,
   turnOf,
@@ -60,11 +60,11 @@ export interface PlacedPart {
   turn: Turn;
   solids: Solid[];
   faces: PlacedFace[];
-  /** A board's slot, and the point of a card that goes there. */
-  slot?: Vec3;
-  edge?: Vec3;
-  /** The board whose slot a card sits in. */
-  inSlotOf?: string;
+  /** A board's sockets for whole parts, and with what a part goes into one. */
+  sockets?: Partial<Record<PlugKind, Vec3>>;
+  plug?: { into: PlugKind; at: Vec3 };
+  /** The board that a part is plugged into. */
+  pluggedInto?: string;
   /** Box around its bodies. */
   low: Vec3;
   high: Vec3;
@@ -213,7 +213,9 @@ export function placePart(
     low: at,
     high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]],
   };
-  if (model.slot) placed.slot = toShell(model.slot.map((l) => l.value));
-  if (model.edge) placed.edge = toShell(model.edge.map((l) => l.value));
+  const inShell = (p: Point) => toShell(p.map((l) => l.value));
+  if (model.sockets)
+    placed.sockets = Object.fromEntries(Object.entries(model.sockets).map(([kind, at]) => [kind, inShell(at)]));
+  if (model.plug) placed.plug = { into: model.plug.into, at: inShell(model.plug.at) };
   return placed;
 }

@@ -1,74 +1,95 @@
 import type { Conversion, Part, Placement } from '../document';
-import { isRiserRoom } from '../parts';
+import { FREED, type PlugKind } from '../parts';
 import { placePart, type PlacedPart } from './placed';
 
-/** A card within this of its place in a slot is in it, mm along each axis. */
-const IN_SLOT = 0.25;
+/** A part within this of its place in a socket is in it, mm along each axis. */
+const IN_SOCKET = 0.25;
 
-/** The card in a slot, without the room for a riser's plug, and back. Kept: assemblies are made for every move of a hand. */
-const plugged = new WeakMap<PlacedPart, PlacedPart>();
+/** Parts without what they need no more where they are plugged together, and back. Kept: assemblies are made for every move of a hand. */
+const without = new WeakMap<PlacedPart, Map<string, PlacedPart>>();
 const loose = new WeakMap<PlacedPart, PlacedPart>();
 
+/** A part without some of its blocks: the same object each time. */
+function less(part: PlacedPart, blocks: readonly string[], into?: string): PlacedPart {
+  const all = without.get(part) ?? new Map<string, PlacedPart>();
+  without.set(part, all);
+  const key = [into, ...blocks].join();
+  const made = all.get(key) ?? {
+    ...part,
+    solids: part.solids.filter((s) => !blocks.includes(s.id.slice(part.id.length + 1))),
+    ...(into === undefined ? {} : { pluggedInto: into }),
+  };
+  all.set(key, made);
+  loose.set(made, part);
+  return made;
+}
+
 /**
- * Which cards sit in the slot of a board: those whose edge is where the slot is, the same way up. These need no riser
- * and no room for its plug; one whose board is gone gets it back. Order and other parts stay as they are.
+ * Which parts are plugged into which board: those whose plug is where its socket is, the same way up. These need no cable
+ * and no room for one, and fill the socket; what is unplugged gets all of it back. Order and other parts stay as they are.
  */
 export function pluggedIn(parts: readonly PlacedPart[]): PlacedPart[] {
-  const taken = new Set<string>();
-  return parts.map((given) => {
-    const card = loose.get(given) ?? given;
-    const { edge, placement } = card;
-    if (!edge) return card;
-    const board = parts.find(
-      ({ id, slot, placement: { rear, top } }) =>
-        slot &&
-        !taken.has(id) &&
-        rear === placement.rear &&
-        top === placement.top &&
-        slot.every((v, i) => Math.abs(v - edge[i]!) <= IN_SLOT),
+  const all = parts.map((part) => loose.get(part) ?? part);
+  const into = new Map<PlacedPart, PlacedPart>();
+  const taken = new Map<PlacedPart, PlugKind[]>();
+  for (const part of all) {
+    const { plug, placement } = part;
+    if (!plug) continue;
+    const board = all.find(
+      (b) =>
+        b.placement.rear === placement.rear &&
+        b.placement.top === placement.top &&
+        !taken.get(b)?.includes(plug.into) &&
+        b.sockets?.[plug.into]?.every((v, i) => Math.abs(v - plug.at[i]!) <= IN_SOCKET),
     );
-    if (!board) return card;
-    taken.add(board.id);
-    let known = plugged.get(card);
-    if (known?.inSlotOf !== board.id) {
-      const riser = (id: string) => isRiserRoom({ id: id.slice(card.id.length + 1) });
-      known = { ...card, solids: card.solids.filter((s) => !riser(s.id)), inSlotOf: board.id };
-      plugged.set(card, known);
-      loose.set(known, card);
-    }
-    return known;
+    if (!board) continue;
+    into.set(part, board);
+    taken.set(board, [...(taken.get(board) ?? []), plug.into]);
+  }
+  return all.map((part) => {
+    const board = into.get(part);
+    if (board) return less(part, FREED[part.plug!.into].other, board.id);
+    const kinds = taken.get(part);
+    return kinds
+      ? less(
+          part,
+          kinds.flatMap((kind) => FREED[kind].board),
+        )
+      : part;
   });
 }
 
-/** Where a card sits in the slot of a placed board; undefined when the board has none, or the part is no card. */
-export function slotPlacement(board: PlacedPart, id: string, card: Part): Placement | undefined {
+/** Where a part sits in the socket of a placed board; undefined when the board has none for it, or the part no plug. */
+export function socketPlacement(board: PlacedPart, id: string, part: Part): Placement | undefined {
   const { rear, top } = board.placement;
-  const there = placePart(id, card, { x: 0, y: 0, z: 0, rear, top, locked: false });
-  if (!board.slot || !there.edge) return undefined;
-  const [x, y, z] = board.slot.map((v, i) => Math.round((v - there.edge![i]!) * 1000) / 1000) as [
-    number,
-    number,
-    number,
-  ];
+  const { plug } = placePart(id, part, { x: 0, y: 0, z: 0, rear, top, locked: false });
+  const socket = plug && board.sockets?.[plug.into];
+  if (!socket) return undefined;
+  const [x, y, z] = socket.map((v, i) => Math.round((v - plug.at[i]!) * 1000) / 1000) as [number, number, number];
   return { x, y, z, rear, top, locked: false };
 }
 
-/** Which card sits in the slot of which board of a plan: ids by the board's id. */
-export function cardsInSlots(parts: readonly PlacedPart[]): Record<string, string> {
-  return Object.fromEntries(parts.flatMap((p) => (p.inSlotOf ? [[p.inSlotOf, p.id]] : [])));
+/** Which parts are plugged into which board of a plan: ids by the board's id. */
+export function pluggedOf(parts: readonly PlacedPart[]): Record<string, string[]> {
+  const found: Record<string, string[]> = {};
+  for (const { id, pluggedInto } of parts) if (pluggedInto) (found[pluggedInto] ??= []).push(id);
+  return found;
 }
 
-/** Where a part and the card in its slot are when the part is put somewhere: the card goes with its board. */
-export function movedWithCard(
+/** Where a part and what is plugged into it are when the part is put somewhere: these go with their board. */
+export function movedWithPlugged(
   { kit, layout }: Conversion,
-  inSlots: Readonly<Record<string, string>>,
+  plugged: Readonly<Record<string, readonly string[]>>,
   id: string,
   placement: Placement,
 ): Record<string, Placement> {
-  const card = inSlots[id];
   const board = kit.parts[id];
-  const was = card === undefined ? undefined : layout.placements[card];
-  if (card === undefined || !board || !was || was.locked) return { [id]: placement };
-  const seat = slotPlacement(placePart(id, board, placement), card, kit.parts[card]!);
-  return { [id]: placement, ...(seat ? { [card]: seat } : {}) };
+  const all: Record<string, Placement> = { [id]: placement };
+  for (const other of board ? (plugged[id] ?? []) : []) {
+    const was = layout.placements[other];
+    if (!was || was.locked) continue;
+    const seat = socketPlacement(placePart(id, board!, placement), other, kit.parts[other]!);
+    if (seat) all[other] = seat;
+  }
+  return all;
 }

@@ -56,6 +56,7 @@ export const BUNDLES = {
     parts: [
       { key: 'board/mini-itx', name: 'Board', count: 1 },
       { key: 'brick/dc-board', name: 'DC board', count: 1 },
+      { key: 'jack/dc-round', name: 'DC jack', count: 1 },
       { key: 'drive/2.5-7', name: 'Drive', count: 1 },
     ],
   },

@@ -83,7 +83,7 @@ export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
 /** Margins of one part to another. */
 export function marginsBetween(part: PlacedPart, other: PlacedPart, clearances: Clearances): Margin[] {
   const margins: Margin[] = [];
-  const slotted = part.inSlotOf === other.id || other.inSlotOf === part.id;
+  const slotted = part.pluggedInto === other.id || other.pluggedInto === part.id;
   const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
   pairMargins(a, other.id, 'part', b.solids, clearances, margins);
   return margins;

@@ -13,7 +13,7 @@ const LOOKS: Readonly<Record<Outlook, readonly Direction[]>> = {
 };
 
 /** Kinds with sockets, inlets and brackets. The faces of others are looked at or breathe, and belong wherever that is. */
-const WITH_SOCKETS: readonly (string | undefined)[] = ['board', 'supply', 'card', 'brick'];
+const WITH_SOCKETS: readonly (string | undefined)[] = ['board', 'supply', 'card', 'jack'];
 
 export const outlookOf = ({ layout }: Conversion): Outlook => layout.outlook ?? USUAL_OUTLOOK;
 

@@ -2,7 +2,7 @@ import {
   placeInShell,
   placePart,
   pluggedIn,
-  slotPlacement,
+  socketPlacement,
   turnedSize,
   type Assembly,
   type PlacedPart,
@@ -65,7 +65,7 @@ export function placeFor(
         for (const fixed of seatsFor(document, id, orientation, seated))
           found.push(...search(document, others, id, orientation, fixed, step, enough, options.near));
     }
-  if (!options.near) found.push(...slotsFor(document, others, id, orientations));
+  if (!options.near) found.push(...socketsFor(document, others, id, orientations));
   found.sort((a, b) => a.cost - b.cost);
   return {
     proposals: distinct(found).slice(0, 6),
@@ -73,8 +73,11 @@ export function placeFor(
   };
 }
 
-/** The place of a card in the slot of each board that stands in the shell, where nothing is in its way. */
-function slotsFor(
+/** What a part needs where it is not plugged into its board. */
+const INSTEAD = { slot: 'riser', 'main socket': 'extension' } as const;
+
+/** The place of a part in the socket of each board that stands in the shell, where nothing is in its way. */
+function socketsFor(
   document: Conversion,
   others: Assembly,
   id: string,
@@ -83,18 +86,27 @@ function slotsFor(
   const part = document.kit.parts[id]!;
   return others.parts.flatMap((board): Proposal[] => {
     const { rear, top } = board.placement;
-    const placement = slotPlacement(board, id, part);
+    const placement = socketPlacement(board, id, part);
     if (!placement || !orientations.some((o) => o.rear === rear && o.top === top)) return [];
     const parts = pluggedIn([...others.parts, placeInShell(id, part, placement, document)]);
-    const card = parts.at(-1)!;
+    const plugged = parts.at(-1)!;
     const at = [placement.x, placement.y, placement.z];
     const seat = seatsFor(document, id, { rear, top }, false).find((s) =>
       s.at.every((v, i) => v === undefined || Math.abs(v - at[i]!) <= 0.5),
     );
     const assembly: Assembly = { ...others, parts };
-    if (card.inSlotOf !== board.id || !seat || !facesHold(document, assembly, card)) return [];
-    if (shortAt(marginsOfPart(assembly, card)).length > 0) return [];
-    return [{ placement, cost: 0, reasons: [`in the slot of ${board.part.name}, no riser`, ...seat.reasons] }];
+    if (plugged.pluggedInto !== board.id || !seat || !facesHold(document, assembly, plugged)) return [];
+    if (shortAt(marginsOfPart(assembly, plugged)).length > 0) return [];
+    return [
+      {
+        placement,
+        cost: 0,
+        reasons: [
+          `in the ${plugged.plug!.into} of ${board.part.name}, no ${INSTEAD[plugged.plug!.into]}`,
+          ...seat.reasons,
+        ],
+      },
+    ];
   });
 }
 

@@ -7,21 +7,22 @@ import { wallDistance } from './wallDistance';
 export interface Snapped {
   by: Vec3;
   to: (string | undefined)[];
-  /** A card that would be drawn into the slot of a board. */
-  intoSlot?: boolean;
+  /** A part that would be drawn into a socket of a board. */
+  intoSocket?: boolean;
 }
 
-/** Out of the plane of the hand a card may be this far from a slot and still be drawn into it, mm. */
-const DROP_INTO_SLOT = 60;
+/** Out of the plane of the hand a part may be this far from its socket and still be drawn into it, mm. */
+const DROP_INTO_SOCKET = 60;
 
-/** The move into the slot of a board that stands the same way, where the hand is near enough to it. */
-function intoSlot({ parts }: Assembly, { id, edge, placement }: PlacedPart, free: readonly Axis[], within: number) {
-  if (!edge) return undefined;
-  for (const { id: board, part, slot, placement: other } of parts) {
-    if (!slot || board === id || other.rear !== placement.rear || other.top !== placement.top) continue;
-    const by = slot.map((v, i) => v - edge[i]!) as Vec3;
-    if (by.every((d, i) => Math.abs(d) <= (free.includes(i as Axis) ? within : DROP_INTO_SLOT)))
-      return { by, to: [`the slot of ${part.name}`], intoSlot: true };
+/** The move into the socket of a board that stands the same way, where the hand is near enough to it. */
+function intoSocket({ parts }: Assembly, { id, plug, placement }: PlacedPart, free: readonly Axis[], within: number) {
+  if (!plug) return undefined;
+  for (const { id: board, part, sockets, placement: other } of parts) {
+    const socket = sockets?.[plug.into];
+    if (!socket || board === id || other.rear !== placement.rear || other.top !== placement.top) continue;
+    const by = socket.map((v, i) => v - plug.at[i]!) as Vec3;
+    if (by.every((d, i) => Math.abs(d) <= (free.includes(i as Axis) ? within : DROP_INTO_SOCKET)))
+      return { by, to: [`the ${plug.into} of ${part.name}`], intoSocket: true };
   }
   return undefined;
 }
@@ -30,11 +31,11 @@ const isBody = (s: { role: string }) => s.role === 'body' || s.role === 'mount';
 
 /**
  * The small move, at most `within` mm along each free axis, that lays a part against the nearest wall,
- * feature or part at the clearance the pair wants, or flush with it; a card rather into a slot. Only faces that overlap
+ * feature or part at the clearance the pair wants, or flush with it; a part with a plug rather into its socket. Only faces that overlap
  * sideways attract.
  */
 export function snap(assembly: Assembly, part: PlacedPart, free: readonly Axis[], within: number): Snapped {
-  const slotted = intoSlot(assembly, part, free, within);
+  const slotted = intoSocket(assembly, part, free, within);
   if (slotted) return slotted;
   const by: Vec3 = [0, 0, 0];
   const to: (string | undefined)[] = [undefined, undefined, undefined];

@@ -45,6 +45,17 @@ export function assessKit(document: Conversion): Finding[] {
         about: [],
       });
   }
+  if (count('brick') > count('jack'))
+    findings.push({
+      id: 'kit/jack',
+      station: 'kit',
+      verdict: 'note',
+      sentence:
+        'The DC board has no jack: its brick stands outside, and the plug needs a hole in a wall. Add a DC jack.',
+      brief: 'no DC jack',
+      figures: [],
+      about: parts.filter(([, p]) => kindOf(p) === 'brick').map(([id]) => ({ kind: 'part', id })),
+    });
   for (const [id, part] of parts) {
     const cooler = part.dimensions.coolerHeight?.value;
     const memory = part.dimensions.memoryHeight?.value;

@@ -34,7 +34,8 @@ describe('a kit', () => {
   it('without a board or a supply says so', () => {
     expect(ids(kit())).toEqual(['kit/empty']);
     expect(ids(kit('fan/80x15'))).toEqual(['kit/board', 'kit/supply']);
-    expect(ids(kit('board/pico-itx', 'brick/dc-board'))).toEqual([]);
+    expect(ids(kit('board/pico-itx', 'brick/dc-board'))).toEqual(['kit/jack']);
+    expect(ids(kit('board/pico-itx', 'brick/dc-board', 'jack/dc-round'))).not.toContain('kit/jack');
   });
   it('names the dimension of a board that is a guess until it is measured', () => {
     const guess = assessKit(kit('board/mini-itx', 'supply/sfx'))[0]!;

@@ -5,6 +5,7 @@ const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   board: 'board mainboard motherboard',
   supply: 'supply psu power',
   brick: 'supply brick dc power',
+  jack: 'supply brick dc power jack inlet',
   card: 'card graphics gpu',
   drive: 'drive disk storage',
   fan: 'fan cooling',

@@ -1,4 +1,4 @@
-import { AIR_ROOM, FIRST_SLOT, IO_OPENING } from '../standards';
+import { AIR_ROOM, FIRST_SLOT, IO_OPENING, SLOT } from '../standards';
 import {
   add,
   airBlock,
@@ -23,6 +23,8 @@ const PINS = 2.5;
 const SOCKETS_OVER_EDGE = 1.2;
 const EDGE_TO_PANEL = 2.1;
 const SOCKET_DEPTH = 30;
+/** Sockets for power stand so high off the board (practice), mm. */
+const MAIN_SOCKET = 13;
 
 /**
  * A board on its standoffs: origin at the lower end of the standoffs, rear edge at y = depth, the
@@ -127,6 +129,41 @@ export function boardModel(d: Dimensions): PartModel {
     const slotX = w - FIRST_SLOT.fromEdge;
     const memoryTop = add(surface, d.at('memoryHeight'));
     blocks.push(
+      box(
+        'slot',
+        'card slot',
+        'body',
+        point(slotX - SLOT.width / 2, shift(depth, -SLOT.fromRear - SLOT.length), surface),
+        point(slotX + SLOT.width / 2, shift(depth, -SLOT.fromRear), shift(surface, SLOT.height)),
+      ),
+      box(
+        'main-socket',
+        '24-pin socket',
+        'body',
+        point(slotX + 9.5, depth.value * 0.32, surface),
+        point(slotX + 21.5, depth.value * 0.32 + 52, shift(surface, MAIN_SOCKET)),
+      ),
+      box(
+        'sata-sockets',
+        'SATA sockets',
+        'body',
+        point(22, 6, surface),
+        point(w - 157 > 24 ? w - 157 : 32, 22, shift(surface, 9)),
+      ),
+      box(
+        'processor-socket',
+        'processor power socket',
+        'body',
+        point(w - 140, shift(depth, -44), surface),
+        point(w - 120, shift(depth, -34), shift(surface, MAIN_SOCKET)),
+      ),
+      box(
+        'processor-plug',
+        'processor power plug and its bend',
+        'plug room',
+        point(w - 140, shift(depth, -46), surface),
+        point(w - 120, shift(depth, -32), shift(surface, 35)),
+      ),
       box('memory', 'memory', 'body', point(w - 150, 6, surface), point(w - 10, 18, memoryTop)),
       box(
         'main-plug',
@@ -176,8 +213,12 @@ export function boardModel(d: Dimensions): PartModel {
     mountFace('bottom', zero, drillings(d.row, place)),
   ];
   if (!isAtx) return { blocks, faces };
-  const slot = point(w - FIRST_SLOT.fromEdge, shift(depth, EDGE_TO_PANEL), shift(surface, FIRST_SLOT.seat));
-  return { blocks, faces, slot };
+  const slotX = w - FIRST_SLOT.fromEdge;
+  const sockets = {
+    slot: point(slotX, shift(depth, EDGE_TO_PANEL), shift(surface, FIRST_SLOT.seat)),
+    'main socket': point(slotX + 15.5, depth.value * 0.32 + 26, shift(surface, MAIN_SOCKET)),
+  };
+  return { blocks, faces, sockets };
 }
 
 /** Where the input/output opening begins, counted inwards from the board's edge, mm. */

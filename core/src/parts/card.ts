@@ -79,7 +79,7 @@ export function cardModel(d: Dimensions): PartModel {
   const board = slots * SLOT_PITCH.value - 2 - BRACKET_TO_BOARD;
   return {
     blocks,
-    edge: point(board, shift(length, BRACKET_SHEET), 0),
+    plug: { into: 'slot', at: point(board, shift(length, BRACKET_SHEET), 0) },
     faces: [
       {
         id: 'bracket',

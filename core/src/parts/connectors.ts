@@ -1,6 +1,6 @@
 import type { Part } from '../document';
 import { standardPart } from '../standards';
-import type { Block, Connector, Point } from './model';
+import type { Connector } from './model';
 import { boardOf, isJoined, joinedConnectors } from './joined';
 import { partModel } from './partModel';
 
@@ -11,7 +11,15 @@ const COMMON: Readonly<Record<string, readonly Spec[]>> = {
   board: [
     { id: 'main', kind: 'main power', block: 'main-plug', at: [0.5, 0.5, 0], direction: 'top', straight: 25 },
     { id: 'data', kind: 'data', gives: true, block: 'sata-plugs', at: [0.5, 0.5, 0], direction: 'top', straight: 36 },
-    { id: 'slot', kind: 'riser', gives: true, block: 'plate', at: [0.05, 0.62, 1], direction: 'top', straight: 22 },
+    { id: 'slot', kind: 'riser', gives: true, block: 'slot', at: [0.5, 0.5, 1], direction: 'top', straight: 22 },
+    {
+      id: 'processor',
+      kind: 'processor power',
+      block: 'processor-plug',
+      at: [0.5, 0.5, 0],
+      direction: 'top',
+      straight: 20,
+    },
     { id: 'fan', kind: 'fan lead', gives: true, block: 'plate', at: [0.12, 0.72, 1], direction: 'top', straight: 10 },
     { id: 'loop', kind: 'tube', gives: true, block: 'cooler', at: [0.5, 0.5, 1], direction: 'top', straight: 15 },
     { id: 'lead', kind: 'lead', gives: true, block: 'plate', at: [0.5, 0.03, 1], direction: 'top', straight: 12 },
@@ -35,6 +43,15 @@ const COMMON: Readonly<Record<string, readonly Spec[]>> = {
       straight: 15,
     },
     {
+      id: 'processor',
+      kind: 'processor power',
+      gives: true,
+      block: 'cables',
+      at: [0.55, 1, 0.5],
+      direction: 'front',
+      straight: 15,
+    },
+    {
       id: 'card',
       kind: 'card power',
       gives: true,
@@ -53,6 +70,39 @@ const COMMON: Readonly<Record<string, readonly Spec[]>> = {
       straight: 15,
     },
   ],
+  brick: [
+    {
+      id: 'main',
+      kind: 'main power',
+      gives: true,
+      block: 'main-lead',
+      at: [0.5, 0.5, 1],
+      direction: 'bottom',
+      straight: 20,
+    },
+    {
+      id: 'processor',
+      kind: 'processor power',
+      gives: true,
+      block: 'case',
+      at: [0.5, 0, 0.5],
+      direction: 'front',
+      straight: 12,
+    },
+    {
+      id: 'drive',
+      kind: 'drive power',
+      gives: true,
+      block: 'case',
+      at: [0.5, 0, 0.8],
+      direction: 'front',
+      straight: 12,
+    },
+    { id: 'inlet', kind: 'DC lead', block: 'case', at: [0.5, 1, 0.5], direction: 'rear', straight: 12 },
+  ],
+  jack: [
+    { id: 'inlet', kind: 'DC lead', gives: true, block: 'body', at: [0.5, 0, 0.5], direction: 'front', straight: 8 },
+  ],
   fan: [{ id: 'lead', kind: 'fan lead', block: 'frame', at: [0, 0.2, 0.1], direction: 'left', straight: 4 }],
   radiator: [{ id: 'loop', kind: 'tube', block: 'core', at: [1, 0.3, 0.5], direction: 'right', straight: 15 }],
 };
@@ -64,12 +114,15 @@ export function connectorsOf(id: string, part: Part): Connector[] {
   const known = cache.get(part);
   if (known) return known;
   if (isJoined(part)) {
-    const { card } = part;
-    const joined = joinedConnectors(connectorsOf(id, boardOf(part)), connectorsOf(card.id, card.part));
+    const joined = joinedConnectors(
+      partModel(id, part),
+      connectorsOf(id, boardOf(part)),
+      part.plugged.map((other) => ({ id: other.id, connectors: connectorsOf(other.id, other.part) })),
+    );
     cache.set(part, joined);
     return joined;
   }
-  const { blocks, slot } = partModel(id, part);
+  const { blocks } = partModel(id, part);
   const has = (block: string) => blocks.some((b) => b.id === block);
   const connectors = part.own
     ? ownConnectors(part)
@@ -82,17 +135,10 @@ export function connectorsOf(id: string, part: Part): Connector[] {
           (spec) =>
             (spec.id === 'data' && !has(spec.block) ? { ...spec, block: 'plate', at: [0.3, 0.05, 1] } : spec) as Spec,
         )
-        .map((spec) => (spec.id === 'slot' && slot ? inSlot(spec, slot, blocks) : spec))
         .filter((spec) => has(spec.block))
         .map((spec): Connector => ({ name: spec.name ?? spec.kind, gives: spec.gives ?? false, ...spec }));
   cache.set(part, connectors);
   return connectors;
-}
-
-/** The riser of a board with a slot begins over it. */
-function inSlot(spec: Spec, [x]: Point, blocks: readonly Block[]): Spec {
-  const width = blocks.find((b) => b.id === spec.block)!.high[0].value;
-  return { ...spec, at: [x.value / width, spec.at[1], spec.at[2]] };
 }
 
 function ownConnectors({ own }: Part): Connector[] {

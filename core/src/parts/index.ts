@@ -1,5 +1,5 @@
 export * from './connectors';
-export { boardOf, isJoined, isRiserRoom, type JoinedPart } from './joined';
+export { boardOf, isJoined, type JoinedPart } from './joined';
 export * from './model';
 export * from './partModel';
 export { looksOf } from './looks/looksOf';

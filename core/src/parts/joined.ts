@@ -1,55 +1,63 @@
 import type { Part } from '../document';
 import { add, shift, subtract } from '../quantity';
 import { axisOf } from '../solid';
-import type { Block, Connector, PartFace, PartModel, Point } from './model';
+import { FREED, type Block, type Connector, type PartFace, type PartModel, type Point } from './model';
 
-/** A board with a card in its slot, as one part: only while a layout is looked for, never stored. */
+/** A board with what is plugged into it, as one part: only while a layout is looked for, never stored. */
 export interface JoinedPart extends Part {
-  card: { id: string; part: Part };
+  plugged: readonly { id: string; part: Part }[];
 }
 
-export const isJoined = (part: Part): part is JoinedPart => 'card' in part;
+export const isJoined = (part: Part): part is JoinedPart => 'plugged' in part;
 
 /** The board of a joined part by itself. */
-export function boardOf({ card: _, ...board }: JoinedPart): Part {
+export function boardOf({ plugged: _, ...board }: JoinedPart): Part {
   return board;
 }
 
-/** Ids of the card's blocks and connectors in the joined part. */
-const ofCard = (id: string) => `card/${id}`;
+/** Ids of the blocks and connectors of what is plugged in, in the joined part. */
+const idIn = (part: string, id: string) => `${part}/${id}`;
 
-/** Room that only a card on a riser needs. */
-export const isRiserRoom = (block: { id: string }) => block.id === 'riser';
-
-/** The blocks and faces of a board and of a card that sits in its slot, in the board's axes. @throws Error without a slot. */
-export function joinedModel(board: PartModel, card: PartModel): PartModel {
-  const { slot } = board;
-  const { edge } = card;
-  if (!slot || !edge) throw new Error('The board has no slot, or the card no edge to go into it.');
-  const there = (p: Point): Point => [0, 1, 2].map((i) => add(p[i]!, subtract(slot[i]!, edge[i]!))) as Point;
-  const blocks = card.blocks
-    .filter((b) => !isRiserRoom(b))
-    .map((b): Block => ({ ...b, id: ofCard(b.id), low: there(b.low), high: there(b.high) }));
-  const faces = card.faces.map((face): PartFace => {
-    const by = [0, 1, 2].map((i) => slot[i]!.value - edge[i]!.value);
+/**
+ * The blocks and faces of a board and of a part that is plugged into it, in the board's axes; what the two need no more
+ * is left out. @throws Error without a socket for it.
+ */
+export function joinedModel(board: PartModel, id: string, other: PartModel): PartModel {
+  const { plug } = other;
+  const socket = plug && board.sockets?.[plug.into];
+  if (!socket) throw new Error('The board has no such socket, or the part no plug to go into it.');
+  const { [plug.into]: _taken, ...sockets } = board.sockets!;
+  const there = (p: Point): Point => [0, 1, 2].map((i) => add(p[i]!, subtract(socket[i]!, plug.at[i]!))) as Point;
+  const freed = FREED[plug.into];
+  const blocks = other.blocks
+    .filter((b) => !freed.other.includes(b.id))
+    .map((b): Block => ({ ...b, id: idIn(id, b.id), low: there(b.low), high: there(b.high) }));
+  const faces = other.faces.map((face): PartFace => {
+    const by = [0, 1, 2].map((i) => socket[i]!.value - plug.at[i]!.value);
     return {
       ...face,
-      id: ofCard(face.id),
+      id: idIn(id, face.id),
       plane: shift(face.plane, by[axisOf(face.direction)]!),
       cuts: face.cuts.map((cut) => ({
         ...cut,
-        id: ofCard(cut.id),
+        id: idIn(id, cut.id),
         at: cut.at.map((v, i) => v + by[i]!) as [number, number, number],
       })),
     };
   });
-  return { blocks: [...board.blocks, ...blocks], faces: [...board.faces, ...faces] };
+  const own = board.blocks.filter((b) => !freed.board.includes(b.id));
+  return { blocks: [...own, ...blocks], faces: [...board.faces, ...faces], sockets };
 }
 
-/** What is left to be wired: the slot is taken, and the card needs no riser. */
-export function joinedConnectors(board: readonly Connector[], card: readonly Connector[]): Connector[] {
-  return [
-    ...board.filter((c) => c.kind !== 'riser'),
-    ...card.filter((c) => c.kind !== 'riser').map((c) => ({ ...c, id: ofCard(c.id), block: ofCard(c.block) })),
-  ];
-}
+/** What is left to be wired: connectors whose blocks are still there. */
+export const joinedConnectors = (
+  { blocks }: PartModel,
+  board: readonly Connector[],
+  plugged: readonly { id: string; connectors: readonly Connector[] }[],
+): Connector[] =>
+  [
+    ...board,
+    ...plugged.flatMap(({ id, connectors }) =>
+      connectors.map((c) => ({ ...c, id: idIn(id, c.id), block: idIn(id, c.block) })),
+    ),
+  ].filter((c) => blocks.some((b) => b.id === c.block));

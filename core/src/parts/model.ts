@@ -55,13 +55,23 @@ export interface PartFace {
   cuts: FaceCut[];
 }
 
+/** Sockets of a board into which a part goes as a whole: the first card slot, the main power socket. */
+export type PlugKind = 'slot' | 'main socket';
+
+/** What two that are plugged together need no more: blocks of the board that are taken, room for a cable of the other. */
+export const FREED: Readonly<Record<PlugKind, { board: readonly string[]; other: readonly string[] }>> = {
+  slot: { board: ['slot'], other: ['riser'] },
+  'main socket': { board: ['main-socket', 'main-plug'], other: ['main-lead'] },
+};
+
 /** A part as geometry, in its own axes. */
 export interface PartModel {
   blocks: Block[];
   faces: PartFace[];
-  /** Where a board's first card slot holds a card, and the point of a card that goes there, in the part's axes. */
-  slot?: Point;
-  edge?: Point;
+  /** Where a board's sockets hold what is plugged into it, in the part's axes. */
+  sockets?: Partial<Record<PlugKind, Point>>;
+  /** What a part plugs into the board with, and the point of it that goes to the socket's. */
+  plug?: { into: PlugKind; at: Point };
 }
 
 /** A place of a part where a cable, riser or tube begins or ends. */

@@ -9,12 +9,13 @@ import { isJoined, joinedModel } from './joined';
 import { fanModel, radiatorModel } from './fan';
 import type { PartModel } from './model';
 import { ownModel } from './own';
-import { brickModel, supplyModel } from './supply';
+import { brickModel, jackModel, supplyModel } from './supply';
 
 const MODELS: Record<PartKind, (d: Dimensions) => PartModel> = {
   board: boardModel,
   supply: supplyModel,
   brick: brickModel,
+  jack: jackModel,
   card: cardModel,
   drive: driveModel,
   fan: fanModel,
@@ -36,7 +37,9 @@ export function partModel(id: string, part: Part): PartModel {
 function modelOf(id: string, part: Part): PartModel {
   if (part.own) return ownModel(id, part.own);
   const model = standardModel(id, part);
-  return isJoined(part) ? joinedModel(model, partModel(part.card.id, part.card.part)) : model;
+  return isJoined(part)
+    ? part.plugged.reduce((whole, other) => joinedModel(whole, other.id, partModel(other.id, other.part)), model)
+    : model;
 }
 
 function standardModel(id: string, part: Part): PartModel {

@@ -3,6 +3,7 @@ import {
   add,
   airBlock,
   box,
+  cylinder,
   drillings,
   mountFace,
   point,
@@ -78,14 +79,90 @@ export function supplyModel(d: Dimensions): PartModel {
   };
 }
 
-/** A DC board that sits on the 24-pin plug: one block. */
+/** Room for a 24-pin extension under a DC board that is not on its board's socket (practice), mm. */
+const EXTENSION_ROOM = 40;
+
+/** A DC board that stands on the main socket of its board; only elsewhere it needs an extension and room for that. */
 export function brickModel(d: Dimensions): PartModel {
+  const [width, depth] = [d.at('width'), d.at('depth')];
+  const [w, l] = [width.value, depth.value];
   return {
     blocks: [
-      box('case', 'board', 'body', point(0, 0, 0), point(d.at('width'), d.at('depth'), d.at('height')), {
-        conducts: 'live',
-      }),
+      box('case', 'DC board', 'body', point(0, 0, 0), point(width, depth, d.at('height')), { conducts: 'live' }),
+      box(
+        'main-lead',
+        '24-pin extension and its bend',
+        'plug room',
+        point(w / 2 - 6, 2, -EXTENSION_ROOM),
+        point(w / 2 + 6, l - 2, 0),
+      ),
     ],
     faces: [],
+    plug: { into: 'main socket', at: point(w / 2, l / 2, 0) },
+  };
+}
+
+/** Thickness of the nut inside and of the flange outside, and how far a plug stands out with its bend (practice), mm. */
+const JACK_NUT = 3;
+const JACK_FLANGE = 2;
+const JACK_PLUG = 45;
+
+/** A round DC jack that is screwed into a wall from inside: its thread goes through, a nut holds it. */
+export function jackModel(d: Dimensions): PartModel {
+  const [hole, nut, length] = [d.at('hole'), d.at('nut'), d.at('length')];
+  const [n, l] = [nut.value, length.value];
+  const low = (n - hole.value) / 2;
+  return {
+    blocks: [
+      cylinder('body', 'jack', 'body', 1, point(low, 0, low), point(shift(hole, low), length, shift(hole, low)), {
+        contact: ['rear'],
+      }),
+      cylinder('nut', 'nut', 'body', 1, point(0, l - JACK_NUT, 0), point(nut, length, nut), {
+        conducts: 'metal',
+        contact: ['rear'],
+      }),
+      cylinder('flange', 'flange', 'body', 1, point(0, l, 0), point(nut, shift(length, JACK_FLANGE), nut), {
+        outside: true,
+      }),
+      box(
+        'lead',
+        'solder tags and their wires',
+        'plug room',
+        point(low, scale(d.at('wireRoom'), -1), low),
+        point(n - low, 0, n - low),
+      ),
+      box(
+        'plug',
+        'DC plug and its cable',
+        'plug room',
+        point(0, l + JACK_FLANGE, 0),
+        point(n, l + JACK_FLANGE + JACK_PLUG, n),
+        {
+          outside: true,
+        },
+      ),
+    ],
+    faces: [
+      {
+        id: 'jack',
+        name: 'jack',
+        direction: 'rear',
+        mustReachOutside: true,
+        reach: 1,
+        setback: 0,
+        plane: length,
+        cuts: [
+          {
+            id: 'jack',
+            name: 'jack hole',
+            kind: 'cut',
+            shape: { kind: 'round', diameter: hole.value },
+            at: [n / 2, l, n / 2],
+            allowance: false,
+            source: d.row.holeSource,
+          },
+        ],
+      },
+    ],
   };
 }

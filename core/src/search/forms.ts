@@ -1,41 +1,58 @@
-import { placeInShell, placePart, pluggedIn, slotPlacement, type PlacedPart } from '../assembly';
+import { placeInShell, placePart, pluggedIn, socketPlacement, type PlacedPart } from '../assembly';
 import type { Conversion, Part, Placement } from '../document';
 import { marginsOfPart, shortAt, stopsAt } from '../fit';
-import { partModel, type JoinedPart } from '../parts';
+import { isJoined, partModel, type JoinedPart, type PlugKind } from '../parts';
 import type { Vec3 } from '../solid';
 import { startOf, type LayoutOptions, type Start } from './layout';
 
-/** The kit as a search sees it: as it is, or with a card in the slot of a board. */
+/** The kit as a search sees it: as it is, or with parts plugged into a board. */
 export interface Form {
   document: Conversion;
   start: Start;
+  options: LayoutOptions;
   /** Placements of the form's parts as those of the kit's. */
   apart: (placements: Record<string, Placement>) => Record<string, Placement>;
 }
 
+/** More forms are not looked at: with each part that may be plugged in there are at least twice as many. */
+const MOST_FORMS = 6;
+
 /**
- * The forms in which a kit is searched: every part by itself, cards on risers; and for each card that may move and each
- * board with a slot the card in it: the two as one part, or, where the board stays, the card at its slot.
+ * The forms in which a kit is searched: every part by itself, on cables; and with each part that may move plugged into
+ * each board that has a socket for it: the two as one part, or, where the board stays, the part at its socket. A card is
+ * first tried by itself, what stands on the main socket first there.
  */
 export function formsOf(document: Conversion, start: Start, options: LayoutOptions): Form[] {
   const { parts } = document.kit;
-  const forms: Form[] = [{ document, start, apart: (placements) => placements }];
-  const cards = start.free.filter((id) => partModel(id, parts[id]!).edge && !options.flat?.includes(id));
-  for (const card of cards) {
-    for (const board of start.free)
-      if (partModel(board, parts[board]!).slot) forms.push(joined(document, board, card, options));
-    for (const board of start.base.parts) {
-      const form = board.slot && atSlot(document, start, board, card, options);
-      if (form) forms.push(form);
-    }
+  let forms: Form[] = [{ document, start, options, apart: (placements) => placements }];
+  for (const id of start.free) {
+    const { plug } = partModel(id, parts[id]!);
+    if (!plug || options.flat?.includes(id)) continue;
+    const more = forms.flatMap((form) => pluggedForms(form, id, plug.into));
+    forms = (plug.into === 'slot' ? [...forms, ...more] : [...more, ...forms]).slice(0, MOST_FORMS);
   }
   return forms;
 }
 
+/** A form with a part plugged into each board that has a free socket for it. */
+function pluggedForms(form: Form, id: string, into: PlugKind): Form[] {
+  const { document, start, options } = form;
+  const forms: (Form | undefined)[] = [];
+  for (const board of start.free)
+    if (partModel(board, document.kit.parts[board]!).sockets?.[into]) forms.push(joined(document, board, id, options));
+  for (const board of start.base.parts)
+    if (board.sockets?.[into] && !start.base.parts.some((p) => p.pluggedInto === board.id && p.plug!.into === into))
+      forms.push(atSocket(document, start, board, id, options));
+  return forms
+    .filter((next): next is Form => next !== undefined)
+    .map((next) => ({ ...next, apart: (found) => form.apart(next.apart(found)) }));
+}
+
 const without = (ids: readonly string[] | undefined, id: string) => ids?.filter((other) => other !== id);
 
-/** Board and card as one part under the board's id. */
+/** A board and what is plugged into it as one part under the board's id. */
 export function joined(document: Conversion, board: string, card: string, options: LayoutOptions): Form {
+  const next = narrowed(options, card);
   const own = document.kit.parts[board]!;
   const other = document.kit.parts[card]!;
   const part = joinedPart(own, card, other);
@@ -48,12 +65,13 @@ export function joined(document: Conversion, board: string, card: string, option
   };
   return {
     document: form,
-    start: startOf(form, narrowed(options, card)),
+    start: startOf(form, next),
+    options: next,
     apart: (found) => {
       const at = found[board];
       if (!at) return found;
       const placement = { ...at, ...boardIn(board, part, own, at) };
-      const seat = slotPlacement(placePart(board, own, placement), card, other)!;
+      const seat = socketPlacement(placePart(board, own, placement), card, other)!;
       return { ...found, [board]: placement, [card]: seat };
     },
   };
@@ -71,8 +89,9 @@ const known = new WeakMap<Part, WeakMap<Part, JoinedPart>>();
 /** The same joined part for the same two: what is known of a part is kept with it. */
 function joinedPart(board: Part, id: string, card: Part): JoinedPart {
   const made = known.get(board)?.get(card);
-  if (made?.card.id === id) return made;
-  const part: JoinedPart = { ...board, name: `${board.name} with ${card.name}`, card: { id, part: card } };
+  if (made?.plugged.at(-1)!.id === id) return made;
+  const plugged = [...(isJoined(board) ? board.plugged : []), { id, part: card }];
+  const part: JoinedPart = { ...board, name: `${board.name} with ${card.name}`, plugged };
   if (!known.has(board)) known.set(board, new WeakMap());
   known.get(board)!.set(card, part);
   return part;
@@ -91,8 +110,8 @@ function boardIn(id: string, part: JoinedPart, board: Part, at: Placement): { x:
   return { x, y, z };
 }
 
-/** The card at the slot of a board that stays; undefined when something is in its way there. */
-function atSlot(
+/** The part at the socket of a board that stays; undefined when something is in its way there. */
+function atSocket(
   document: Conversion,
   start: Start,
   board: PlacedPart,
@@ -100,12 +119,12 @@ function atSlot(
   options: LayoutOptions,
 ): Form | undefined {
   const part = document.kit.parts[card]!;
-  const seat = slotPlacement(board, card, part);
+  const seat = socketPlacement(board, card, part);
   if (!seat) return undefined;
   const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document)]);
   const placed = parts.at(-1)!;
   const margins = marginsOfPart({ ...start.base, parts }, placed);
-  if (!placed.inSlotOf || (options.enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0)
+  if (!placed.pluggedInto || (options.enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0)
     return undefined;
   const form: Conversion = {
     ...document,
@@ -114,5 +133,5 @@ function atSlot(
       placements: { ...document.layout.placements, [card]: { ...seat, locked: true } },
     },
   };
-  return { document: form, start: startOf(form, options), apart: (found) => ({ ...found, [card]: seat }) };
+  return { document: form, start: startOf(form, options), options, apart: (found) => ({ ...found, [card]: seat }) };
 }

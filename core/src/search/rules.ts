@@ -195,7 +195,7 @@ export const SOFT_RULES: readonly SoftRule[] = [
       const mean = links.length > 0 ? total / links.length : 0;
       const riser = links.findIndex((l) => l.kind === 'riser');
       const reach = riser >= 0 ? lengths[riser]! : 0;
-      const inSlot = assembly.parts.find((p) => p.inSlotOf);
+      const inSlot = assembly.parts.find((p) => p.pluggedInto && p.plug?.into === 'slot');
       return {
         score: between(mean, 60, 400),
         figure: total,

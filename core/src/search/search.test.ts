@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble, placePart } from '../assembly';
+import { assemble, placePart, pluggedIn } from '../assembly';
 import {
   applyChange,
   defaultBox,
@@ -81,7 +81,7 @@ function stops(document: Conversion, placements: Record<string, Placement>) {
   return stopsAt(
     marginsOf({
       ...assemble(document),
-      parts: Object.entries(placements).map(([id, p]) => placePart(id, document.kit.parts[id]!, p)),
+      parts: pluggedIn(Object.entries(placements).map(([id, p]) => placePart(id, document.kit.parts[id]!, p))),
     }),
   );
 }

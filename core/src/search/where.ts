@@ -1,4 +1,4 @@
-import { assemble, cardsInSlots, turnedSize, type Assembly, type PlacedPart } from '../assembly';
+import { assemble, pluggedOf, turnedSize, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion } from '../document';
 import { changedRegion, copyOf, countFree, nearestFree, repaint, type Enough, type Positions, type Run } from '../fit';
 import { boardOf, isJoined } from '../parts';
@@ -44,11 +44,17 @@ const tightWheres = (subject: Subject, around: Assembly, id: string, options: Wh
 
 type Subject = Pick<Form, 'document' | 'apart'>;
 
-/** What goes: the part, or a board together with the card in its slot. */
+/** What goes: the part, or a board together with what is plugged into it. */
 function subjectOf(document: Conversion, id: string): Subject {
-  const card = cardsInSlots(assemble(document).parts)[id];
-  if (card === undefined || document.layout.placements[card]?.locked) return { document, apart: (found) => found };
-  return joined(document, id, card, {});
+  const plugged = pluggedOf(assemble(document).parts)[id] ?? [];
+  const going = plugged.filter((other) => !document.layout.placements[other]?.locked);
+  return going.reduce<Subject>(
+    (subject, other) => {
+      const next = joined(subject.document, id, other, {});
+      return { document: next.document, apart: (found) => subject.apart(next.apart(found)) };
+    },
+    { document, apart: (found) => found },
+  );
 }
 
 function aroundOf(document: Conversion, id: string): Assembly {

@@ -86,12 +86,13 @@ export interface Inset {
 /**
  * Moves every edge inward by its own distance and joins the neighbours again (mitred). An edge that may
  * vanish (a chord of a small rounding) and would run backwards is dropped. Undefined where the walls leave no
- * room: an edge that must stay would run backwards, or the result crosses itself.
+ * room: an edge that must stay would run backwards (`onLost` is told which), or the result crosses itself.
  */
 export function inset(
   polygon: readonly Point2[],
   by: readonly number[],
   mayVanish: (edge: number) => boolean = () => false,
+  onLost: (edge: number) => void = () => {},
 ): Inset | undefined {
   const n = polygon.length;
   const lines = polygon.map((a, i) => {
@@ -130,7 +131,10 @@ export function inset(
     if (worst < 0) return crossingEdges(corners) ? undefined : { corners, kept: lines.map((l) => l.edge) };
     // Of the edges that run backwards the most reversed one that may go goes first.
     const candidates = lines.map((_, i) => i).filter((i) => run(i) < 1e-9 && mayVanish(lines[i]!.edge));
-    if (candidates.length === 0) return undefined;
+    if (candidates.length === 0) {
+      onLost(lines[worst]!.edge);
+      return undefined;
+    }
     lines.splice(
       candidates.reduce((a, b) => (run(b) < run(a) ? b : a)),
       1,

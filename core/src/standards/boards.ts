@@ -40,6 +40,15 @@ const cooling = (height: number) => ({
  */
 export const FIRST_SLOT = { fromEdge: 161.5, seat: 3, source: ATX };
 
+/** Body of the first card slot: from the board's rear edge inwards, and its size, mm. Where it begins is practice. */
+export const SLOT = {
+  fromRear: 45,
+  length: 89,
+  width: 7.5,
+  height: 11.25,
+  source: standard('card specification, x16 connector'),
+};
+
 /**
  * Where the input/output opening lies is measured on the board's own shield before a cut. It goes out over the board's
  * edge: else it would run into the bracket of a card in the first slot.

@@ -9,7 +9,7 @@ export * from './cables';
 export * from './clearances';
 export * from './materials';
 export { FAN_SIZES } from './fans';
-export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING } from './boards';
+export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';
 export { SLOT_PITCH } from './cards';
 export { PART_KINDS, practice, type PartKind, type StandardDimension, type StandardPart } from './row';
 

@@ -1,6 +1,6 @@
 import type { Source, Tool } from '../quantity';
 
-export const PART_KINDS = ['board', 'supply', 'brick', 'card', 'drive', 'fan', 'radiator'] as const;
+export const PART_KINDS = ['board', 'supply', 'brick', 'jack', 'card', 'drive', 'fan', 'radiator'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** A dimension of a standard part: mm, how sure, where it is written. */

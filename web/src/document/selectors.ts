@@ -1,5 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { cardsInSlots, movedWithCard, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
+import { pluggedOf, movedWithPlugged, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
 import { assembled, assessAll } from '@young-shell/core/plan';
 import type { Vec3 } from '@young-shell/core/solid';
@@ -12,14 +12,14 @@ const known = (state: RootState): Conversion => {
 };
 
 /** Cards that sit in the slots of boards, in the plan as it is kept. */
-export const selectInSlots = createSelector([known], (document) => cardsInSlots(assembled(document).parts));
+export const selectPlugged = createSelector([known], (document) => pluggedOf(assembled(document).parts));
 
 /** The document as the screens show it: with the drag or the previewed remedy in it. */
 export const selectShown = createSelector(
-  [known, selectInSlots, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
+  [known, selectPlugged, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
   (document, inSlots, drag, preview): Conversion => {
     if (drag) {
-      const moved = movedWithCard(document, inSlots, drag.id, drag.placement);
+      const moved = movedWithPlugged(document, inSlots, drag.id, drag.placement);
       return { ...document, layout: { ...document.layout, placements: { ...document.layout.placements, ...moved } } };
     }
     if (!preview) return document;

@@ -1,11 +1,11 @@
-import { movedWithCard, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
+import { movedWithPlugged, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
 import type { Change, Placement } from '@young-shell/core/document';
 import { snap } from '@young-shell/core/fit';
 import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
 import { store, useAppDispatch } from '../app/store';
-import { selectAssembly, selectInSlots } from '../document/selectors';
+import { selectAssembly, selectPlugged } from '../document/selectors';
 import { submit } from '../document/sync';
 import { dragTo } from './slice';
 import { useStations } from './station';
@@ -43,11 +43,11 @@ export function useMove() {
         y: byHand(from.y, by[1]),
         z: byHand(from.z, by[2]),
       };
-      const assembly = withoutOwnCard(selectAssembly(store.getState()), id);
+      const assembly = withoutPlugged(selectAssembly(store.getState()), id);
       const snapped =
         within > 0
           ? snap(assembly, placeInShell(id, part, loose, document), axes, within)
-          : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[], intoSlot: false };
+          : { by: [0, 0, 0] as Vec3, to: [] as (string | undefined)[], intoSocket: false };
       const drawn: Placement = {
         ...loose,
         x: round(loose.x + snapped.by[0]!),
@@ -56,7 +56,7 @@ export function useMove() {
       };
       const state = store.getState();
       const pull = { document, assembly, id, from, wanted: drawn, axes };
-      const pulled = snapped.intoSlot ? undefined : stations.map((s) => s.pull?.(state, pull)).find((p) => p);
+      const pulled = snapped.intoSocket ? undefined : stations.map((s) => s.pull?.(state, pull)).find((p) => p);
       const placement = pulled ?? drawn;
       dispatch(
         dragTo({
@@ -113,13 +113,13 @@ export function useMove() {
   return { put, drag, drop, nudge, turn, orient };
 }
 
-/** A board is not drawn to the card that goes with it. */
-const withoutOwnCard = (assembly: Assembly, id: string): Assembly =>
-  assembly.parts.some((p) => p.inSlotOf === id)
-    ? { ...assembly, parts: assembly.parts.filter((p) => p.inSlotOf !== id) }
+/** A board is not drawn to what is plugged into it and goes with it. */
+const withoutPlugged = (assembly: Assembly, id: string): Assembly =>
+  assembly.parts.some((p) => p.pluggedInto === id)
+    ? { ...assembly, parts: assembly.parts.filter((p) => p.pluggedInto !== id) }
     : assembly;
 
-/** The change that puts a part somewhere; a card in its slot goes with it, in the same step. */
+/** The change that puts a part somewhere; what is plugged into it goes with it, in the same step. */
 function placing(id: string, placement: Placement): Change {
   const state = store.getState();
   const { document } = state.document;
@@ -127,7 +127,7 @@ function placing(id: string, placement: Placement): Change {
   if (!document) return alone;
   const was = document.layout.placements[id];
   const moves = !was || (['x', 'y', 'z', 'rear', 'top'] as const).some((key) => was[key] !== placement[key]);
-  const all = moves ? Object.entries(movedWithCard(document, selectInSlots(state), id, placement)) : [];
+  const all = moves ? Object.entries(movedWithPlugged(document, selectPlugged(state), id, placement)) : [];
   if (all.length < 2) return alone;
   const names = all.map(([one]) => document.kit.parts[one]!.name).join(' with ');
   return {

@@ -30,6 +30,7 @@ const OUT_FIRST: readonly (string | undefined)[] = [
   'fan',
   'drive',
   'brick',
+  'jack',
   'card',
   'radiator',
   undefined,

@@ -33,7 +33,7 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
       for (const legs of legsTo(assembly, part, exit)) {
         if (found.some((w) => w.blockers.size === 0)) break;
         if (meetsShell(part, legs, remains, exit)) continue;
-        const held = others.filter((other) => slotHolds(part, other, legs[0]!)).map((other) => other.id);
+        const held = others.filter((other) => socketHolds(part, other, legs[0]!)).map((other) => other.id);
         found.push({ exit, legs, blockers: new Set([...blockersOf(part, legs, others), ...held]) });
       }
     ways.set(part.id, best(found));
@@ -41,14 +41,14 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
   return ways;
 }
 
-/** How deep a card sits in its slot, mm (card specification, from memory). */
-const IN_SLOT = 9;
+/** How deep a part sits in its socket, mm (card specification, from memory; a 24-pin plug sits about as deep). */
+const IN_SOCKET = 9;
 
-/** A card leaves its slot only straight away from the board, and the board only straight away from the card. */
-function slotHolds(part: PlacedPart, other: PlacedPart, { direction, by }: Leg): boolean {
+/** What is plugged in leaves only straight away from the board, and the board only straight away from it. */
+function socketHolds(part: PlacedPart, other: PlacedPart, { direction, by }: Leg): boolean {
   const { top } = part.placement;
-  if (part.inSlotOf === other.id) return direction !== top || by < IN_SLOT;
-  return other.inSlotOf === part.id && (direction !== opposite(top) || by < IN_SLOT);
+  if (part.pluggedInto === other.id) return direction !== top || by < IN_SOCKET;
+  return other.pluggedInto === part.id && (direction !== opposite(top) || by < IN_SOCKET);
 }
 
 /** Candidate ways through an exit, shortest first. */

@@ -225,6 +225,7 @@ describe('the cables of the demo', () => {
       'board-1>drive-2:data',
       'board-1>fan-1:fan-lead',
       'supply-1>board-1:main-power',
+      'supply-1>board-1:processor-power',
       'supply-1>card-1:card-power',
       'supply-1>drive-1:drive-power',
       'supply-1>drive-2:drive-power',

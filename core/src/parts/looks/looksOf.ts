@@ -73,13 +73,15 @@ const board: Look = (model, block) => {
   const sheets: Sheet[] = [];
   const top = new Sheet(plate, 'top');
   screws(model, top, plate, 'mount');
-  if (model.slot) {
-    const u = model.slot[0].value - value(plate, 'low', 0);
-    top
-      .rect(u - 3.5, top.height * 0.1, 7, Math.min(89, top.height * 0.52), 'dark')
-      .line([u, top.height * 0.12], [u, top.height * 0.6]);
-  }
   sheets.push(top);
+  for (const name of ['slot', 'main-socket', 'sata-sockets', 'processor-socket']) {
+    const socket = block(name);
+    if (!socket) continue;
+    const sheet = new Sheet(socket, 'top');
+    sheet.rect(1, 1, sheet.width - 2, sheet.height - 2, 'dark');
+    if (name === 'slot') sheet.line([sheet.width / 2, 3], [sheet.width / 2, sheet.height - 3]);
+    sheets.push(sheet);
+  }
   const sockets = block('sockets');
   if (sockets) {
     const rear = new Sheet(sockets, 'rear');
@@ -185,7 +187,15 @@ const own: Look = (model) => {
 };
 const extent = ({ low, high }: Block) => low.reduce((product, l, i) => product * (high[i]!.value - l.value), 1);
 
-const LOOKS = { board, supply, brick, card, drive, fan, radiator } as const;
+const jack: Look = (_model, block) => {
+  const flange = new Sheet(block('flange')!, 'rear');
+  const r = flange.width / 2;
+  flange.ring(r, r, r * 0.55);
+  flange.ring(r, r, r * 0.18);
+  return [flange];
+};
+
+const LOOKS = { board, supply, brick, jack, card, drive, fan, radiator } as const;
 
 const cache = new WeakMap<Part, Mark[]>();
 

@@ -64,7 +64,9 @@ function swaps(document: Conversion): Intervention[] {
   const hasCard = Object.values(document.kit.parts).some((part) => kindOf(part) === 'card');
   /** A board without a slot leaves the card without a place to be plugged into. */
   const takesCards = (relative: StandardPart) =>
-    relative.kind !== 'board' || !hasCard || partModel('board', partFrom(relative, relative.name)).slot !== undefined;
+    relative.kind !== 'board' ||
+    !hasCard ||
+    partModel('board', partFrom(relative, relative.name)).sockets?.slot !== undefined;
   for (const [id, part] of Object.entries(document.kit.parts)) {
     if (part.own || isLocked(document, id)) continue;
     const row = standardPart(part.standard)!;
@@ -131,15 +133,15 @@ function bulkOf(part: Part, row: StandardPart): number {
   return bulk({ ...row, dimensions });
 }
 
-/** The supply as a brick outside, a DC board on the plug inside. */
+/** The supply as a brick outside, a DC board on the main socket and a jack inside. */
 function external(document: Conversion): Intervention[] {
   return Object.entries(document.kit.parts)
     .filter(([id, part]) => kindOf(part) === 'supply' && !isLocked(document, id))
     .map(([id, part]) => ({
       id: `external/${id}`,
       kind: 'external' as const,
-      label: `${part.name} as an external brick, a DC board inside`,
-      price: 'a brick and a DC board to buy; the brick lies behind the shell',
+      label: `${part.name} as an external brick, a DC board and its jack inside`,
+      price: 'a brick, a DC board and a jack to buy; the brick lies behind the shell',
       reversible: true,
       withinPolicy: true,
       effort: 0,
@@ -149,6 +151,11 @@ function external(document: Conversion): Intervention[] {
           type: 'addPart' as const,
           id: nextId(document.kit.parts, 'brick', document.spent),
           part: partFrom(standardPart('brick/dc-board')!, 'DC board'),
+        },
+        {
+          type: 'addPart' as const,
+          id: nextId(document.kit.parts, 'jack', document.spent),
+          part: partFrom(standardPart('jack/dc-round')!, 'DC jack'),
         },
       ],
       touches: [id],

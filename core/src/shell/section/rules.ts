@@ -158,11 +158,25 @@ function complaintsOfHull(form: HullForm): Complaint[] {
     ];
   }
   const facets = facetsOf(form);
+  let lost: number | undefined;
   const room = inset(
     facets.map((f) => f.from),
     facets.map((f) => f.wall),
     mayVanish(facets),
+    (facet) => (lost = facets[facet]!.edge),
   );
+  if (!room && lost !== undefined) {
+    const [p, q] = [outline[lost]!, outline[(lost + 1) % outline.length]!];
+    const long = Math.hypot(q[0] - p[0], q[1] - p[1]);
+    // A short face between two that are cut back by their walls: the room is there, but none of this face is left in it.
+    if (long < SHORT * Math.max(...form.edges.map((e) => e.wall.value)))
+      return [
+        {
+          path: form.edges[lost]!.path,
+          message: `The face “${names[lost]}” is ${hundredths(long)} long, too short for its walls: inside nothing of it is left. Move its corners apart or take one out.`,
+        },
+      ];
+  }
   if (!room) {
     const walls = form.edges.map((e) => e.wall.value);
     const edge = form.edges[walls.indexOf(Math.max(...walls))]!;
@@ -189,6 +203,9 @@ export function boundsOfForm(form: HullForm): { low: [number, number, number]; h
   }
   return { low, high };
 }
+
+/** A face shorter than so many times the thickest wall may be lost to its neighbours. */
+const SHORT = 3;
 
 const DIRECTIONS = ['across', 'in depth', 'in height'];
 

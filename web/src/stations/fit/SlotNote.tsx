@@ -1,10 +1,14 @@
-import { placeInShell, slotPlacement } from '@young-shell/core/assembly';
+import { placeInShell, socketPlacement } from '@young-shell/core/assembly';
+import { partModel, type PlugKind } from '@young-shell/core/parts';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
 import { Button } from '../../ui/Button';
 import { useMove } from '../../view/useMove';
 
-/** Of a card: whose slot it sits in, or a way into one; of a board: which card goes with it. */
+/** What a part needs where it is not plugged into its board. */
+const INSTEAD: Readonly<Record<PlugKind, string>> = { slot: 'riser', 'main socket': 'extension' };
+
+/** Of a part with a plug: whose socket it sits in, or a way into one; of a board: what goes with it. */
 export function SlotNote({ id }: { id: string }) {
   const document = useAppSelector(selectDocument);
   const { kit, layout } = document;
@@ -12,17 +16,29 @@ export function SlotNote({ id }: { id: string }) {
   const { put } = useMove();
   const own = parts.find((p) => p.id === id);
   const name = (part: string) => kit.parts[part]?.name ?? part;
-  const inSlot = parts.find((p) => p.inSlotOf === id);
-  if (own?.inSlotOf) return <Note>It sits in the slot of {name(own.inSlotOf)} and needs no riser.</Note>;
-  if (inSlot) return <Note>{name(inSlot.id)} sits in its slot and goes with it.</Note>;
+  const plugged = parts.filter((p) => p.pluggedInto === id).map((p) => name(p.id));
+  const into = partModel(id, kit.parts[id]!).plug?.into;
+  if (own?.pluggedInto && into)
+    return (
+      <Note>
+        It sits in the {into} of {name(own.pluggedInto)} and needs no {INSTEAD[into]}.
+      </Note>
+    );
+  if (plugged.length > 0)
+    return (
+      <Note>
+        {plugged.join(' and ')} {plugged.length === 1 ? 'is' : 'are'} plugged into it and{' '}
+        {plugged.length === 1 ? 'goes' : 'go'} with it.
+      </Note>
+    );
   if (layout.placements[id]?.locked) return null;
   return parts.map((board) => {
     const at = layout.placements[board.id];
-    const seat = at && slotPlacement(placeInShell(board.id, board.part, at, document), id, kit.parts[id]!);
+    const seat = at && socketPlacement(placeInShell(board.id, board.part, at, document), id, kit.parts[id]!);
     return (
       seat && (
         <Button key={board.id} className="mt-2" onClick={() => put(id, seat)}>
-          Put it into the slot of {name(board.id)}
+          Put it into the {into} of {name(board.id)}
         </Button>
       )
     );

@@ -29,6 +29,7 @@ const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   board: 'a board',
   supply: 'a supply',
   brick: 'a DC board on the plug',
+  jack: 'a power jack',
   card: 'a card',
   drive: 'a drive',
   fan: 'a fan',
