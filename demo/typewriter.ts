@@ -79,6 +79,13 @@ const features: Record<string, Feature> = {
     [calipers(12), calipers(120), calipers(2.4)],
     { kind: 'boss', fillet: 3, why: 'holds the lid', copies: { kind: 'mirror', axis: 'x', at: calipers(194.2) } },
   ),
+  'tab-1': block('Snap tab', [calipers(70), calipers(2.9), calipers(20)], [calipers(12), calipers(1.6), calipers(11)], {
+    kind: 'snap tab',
+    body: 'lid',
+    why: 'bends to the rear to let the upper shell go',
+    sweep: { rear: 5 },
+    copies: { kind: 'row', axis: 'x', count: 3, pitch: calipers(118) },
+  }),
   'bulge-1': feature(
     'Ribbon well',
     {

@@ -31,10 +31,13 @@ export function featureSolids(id: string, feature: Feature): Solid[] {
       id: i === 0 ? id : `${id}/${i + 1}`,
       owner: id,
       ownerKind: 'feature',
-      name: feature.name,
+      name: piece.swept
+        ? `room in which ${feature.name} ${feature.kind === 'snap tab' ? 'bends' : 'moves'}`
+        : feature.name,
       role: 'body',
       shape: piece.shape,
-      moving: feature.moving || piece.swept === true,
+      // What bends by itself keeps no more than its room.
+      moving: feature.moving || (piece.swept === true && feature.kind !== 'snap tab'),
       contact: [],
       outside: false,
       end: (axis, high) => (high ? piece.high : piece.low)[axis],

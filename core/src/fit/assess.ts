@@ -50,7 +50,7 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
   const margins = near.slice(0, LISTED);
   const findings: Finding[] = [];
   for (const margin of near) {
-    const finding = findingOf(document, margin);
+    const finding = findingOf(document, assembly, margin);
     if (finding) findings.push(finding);
   }
   findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
@@ -80,7 +80,7 @@ const everythingFits = (document: Conversion, tightest: JudgedMargin | undefined
   station: 'fit',
   verdict: 'good',
   sentence: tightest
-    ? `Everything fits. Tightest is ${marginName(document, tightest)} with ${mm(tightest.distance)}; it holds with ${percent(tightest.spread.probability)}.`
+    ? `Everything fits. Tightest is ${marginName(document, tightest)} with ${mm(tightest.distance)}; it needs ${mm(tightest.required.value)}: ${percent(tightest.spread.probability)} that it has it.`
     : 'Everything fits, with nothing near anything else.',
   brief: tightest ? `${mm(tightest.distance)} tightest` : 'all clear',
   figures: [],
@@ -101,10 +101,11 @@ function figuresOf(margin: JudgedMargin): Finding['figures'] {
   ];
 }
 
-function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefined {
+function findingOf(document: Conversion, assembly: Assembly, margin: JudgedMargin): Finding | undefined {
   const part = nameOf(document, { kind: 'part', id: margin.part });
   const other = nameOf(document, margin.other);
-  const to = margin.other.kind === 'face' ? `the ${other.toLowerCase()}` : other;
+  const swept = assembly.features.find((f) => f.id === margin.other.solid && f.swept)?.name;
+  const to = swept ? `the ${swept}` : margin.other.kind === 'face' ? `the ${other.toLowerCase()}` : other;
   const { spread, distance, spare } = margin;
   const base = {
     id: `fit/${margin.id}`,
@@ -161,7 +162,7 @@ function findingOf(document: Conversion, margin: JudgedMargin): Finding | undefi
   const finding: Finding = {
     ...base,
     verdict: spare < spread.half95 ? 'warn' : 'note',
-    sentence: `${part} has ${mm(distance)} to ${to} ± ${mm(spread.half95)}: ${percent(spread.probability)} that it fits. ${
+    sentence: `${part} has ${mm(distance)} ± ${mm(spread.half95)} to ${to}; it needs ${mm(margin.required.value)} (${margin.required.why}): ${percent(spread.probability)} that it has it. ${
       spare < spread.half95
         ? 'The margin is smaller than what is known about it: measure again before you cut.'
         : 'Only if everything is off in the bad direction it does not.'

@@ -1,6 +1,7 @@
 import { hullModel } from '../assembly';
 import { axisIndex, liftedAt, ringOf, type Body, type Conversion, type Side } from '../document';
 import type { Finding } from '../findings';
+import { closureFindings } from './closures';
 import { mm, type Source } from '../quantity';
 import { loftAt, loftCorners, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
 import { area } from '../solid';
@@ -174,16 +175,7 @@ export function bodyFindings(document: Conversion): Finding[] {
         figures: [{ label: 'room to open', value: room.reach, unit: 'mm', source: MOTION }],
         about: [{ kind: 'face', id: blocked }],
       });
-    if (body.closures.some((c) => c.kind === 'snap tab') && body.motion.kind === 'lift')
-      findings.push({
-        id: `shell/body/${id}/tabs`,
-        station: 'shell',
-        verdict: 'note',
-        sentence: `${name} has snap tabs: keep 5 mm free behind each, they must bend to let go (common practice, no source).`,
-        brief: 'snap tabs bend',
-        figures: [],
-        about: [],
-      });
+    findings.push(...closureFindings(document, id, body));
   }
   return findings;
 }

@@ -1,5 +1,6 @@
 export { assessShell, pathWords, shellMeasures } from './assess';
 export { massOfBody, openingOrder, roomToOpen } from './bodies';
+export { asSnapTab, intoRoom, TAB_BENDS } from './closures';
 export { HAZARDS } from './hazards';
 export { volumesOf, type Volumes } from './volumes';
 export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';

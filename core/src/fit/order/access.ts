@@ -1,6 +1,7 @@
-import { placedConnectors, plugEnd, type Assembly, type PlacedPart } from '../../assembly';
+import { placedConnectors, plugEnd, type Assembly, type PlacedPart, type Solid } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
+import { intoRoom } from '../../shell';
 import { practice } from '../../standards';
 import {
   axisOf,
@@ -13,7 +14,7 @@ import {
   type Vec3,
 } from '../../solid';
 import { faceReaches } from '../faces';
-import { exitsOf, remainsOf } from './exits';
+import { exitsOf, remainsOf, type Exit } from './exits';
 
 /** What a hand and a driver need, mm: handbook practice. */
 export const ROOM_FOR = {
@@ -24,7 +25,7 @@ export const ROOM_FOR = {
 /** Whether something of a part or of the shell can be got at with everything in, and what stands in the way. */
 export interface Access {
   about: { kind: 'part' | 'feature'; id: string };
-  what: 'screw' | 'plug' | 'switch';
+  what: 'screw' | 'plug' | 'switch' | 'closure';
   name: string;
   at: Vec3;
   /** The room the driver or the finger needs. */
@@ -50,6 +51,7 @@ export function accessOf(document: Conversion, assembly: Assembly): Access[] {
       ...mainsSwitchOf(document, part, assembly, standing, ways),
     ]),
     ...controlsOf(document, assembly, ways),
+    ...closuresOf(document, assembly, exits, remains.features),
   ];
 }
 
@@ -161,6 +163,55 @@ function mainsSwitchOf(
   if (features.some((f) => hits(room, f))) blockers.push('shell');
   return [{ ...base, room, blockers }];
 }
+
+/**
+ * Screws from inside that hold a body of the shell: a driver comes at them straight from the room, past what stands there
+ * and, where only a window opens before, through that.
+ */
+function closuresOf(
+  document: Conversion,
+  assembly: Assembly,
+  exits: readonly Exit[],
+  standing: readonly Solid[],
+): Access[] {
+  return Object.entries(document.shell.features)
+    .filter(([, f]) => f.kind === 'screw' && f.fate !== 'removed' && f.body in document.shell.bodies)
+    .flatMap(([id, feature]) => {
+      const way = intoRoom(document, feature);
+      const axis = axisOf(way);
+      const sign = signOf(way);
+      return assembly.features
+        .filter((f) => f.owner === id && !f.swept)
+        .map(({ shape }): Access => {
+          const at = shape.low.map((v, i) => (v + shape.high[i]!) / 2) as Vec3;
+          at[axis] = sign > 0 ? shape.high[axis] : shape.low[axis];
+          const r = ROOM_FOR.driver.diameter / 2;
+          const low = at.map((v) => v - r) as Vec3;
+          const high = at.map((v) => v + r) as Vec3;
+          low[axis] = sign > 0 ? at[axis] : at[axis] - ROOM_FOR.driver.length;
+          high[axis] = sign > 0 ? at[axis] + ROOM_FOR.driver.length : at[axis];
+          const room: Shape = { kind: 'cylinder', axis, low, high };
+          const blockers = inRoom(room, assembly);
+          if (standing.some((f) => f.owner !== id && !f.swept && hits(room, f.shape))) blockers.push('shell');
+          const before = exits.slice(
+            0,
+            exits.findIndex((e) => e.body === feature.body),
+          );
+          if (before.length > 0 && !before.some((exit) => isBehind(exit, at))) blockers.push('shell');
+          return { about: { kind: 'feature', id }, what: 'closure', name: feature.name, at, room, blockers };
+        });
+    });
+}
+
+/** How far from the edge of a window a hand still gets, mm (common practice, no source). */
+const AROUND = 150;
+
+/** Is a place straight behind what an exit opens, or a hand's length beside it? */
+const isBehind = ({ opens, direction }: Exit, at: Vec3): boolean =>
+  opens.kind === 'beyond' ||
+  [0, 1, 2].every(
+    (i) => i === axisOf(direction) || (at[i]! >= opens.low[i]! - AROUND && at[i]! <= opens.high[i]! + AROUND),
+  );
 
 /** Contacts of an original control that stays are on the side away from the nearest wall: a fingertip has to get there. */
 function controlsOf(document: Conversion, assembly: Assembly, ways: readonly Direction[]): Access[] {

@@ -62,6 +62,18 @@ export function orderFindings(
         brief: 'switch covered',
         about: [about, ...blockers.filter((b) => b !== 'shell').map((id) => ({ kind: 'part' as const, id }))],
       });
+  for (const { about, what, name: screw, blockers } of access) {
+    if (what !== 'closure' || blockers.length === 0) continue;
+    const holds = document.shell.bodies[document.shell.features[about.id]!.body]!;
+    findings.push({
+      ...base,
+      id: `fit/closure/${about.id}`,
+      verdict: 'warn',
+      sentence: `No driver gets to ${screw}, which holds ${holds.name || holds.kind} from inside: ${listed([...new Set(blockers)].map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way. Once shut it does not open again.`,
+      brief: `${screw} out of reach`,
+      about: [about, ...blockers.filter((b) => b !== 'shell').map((id) => ({ kind: 'part' as const, id }))],
+    });
+  }
   for (const [id, wish] of Object.entries(document.layout.wishes)) {
     if (wish.kind !== 'reachable' || !(wish.part in document.layout.placements)) continue;
     const first = order.first[wish.part];

@@ -37,6 +37,8 @@ export const FEATURE_KINDS = [
   'rail',
   'bracket',
   'mechanism',
+  'snap tab',
+  'screw',
   'pocket',
   'other',
 ] as const;

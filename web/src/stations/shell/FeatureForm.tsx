@@ -1,4 +1,5 @@
 import { survives } from '@young-shell/core/brief';
+import { asSnapTab } from '@young-shell/core/shell';
 import {
   extentOf,
   FEATURE_KINDS,
@@ -60,7 +61,8 @@ function reshaped(feature: Feature, kind: FeatureShape['kind']): FeatureShape {
 
 /** Everything about one feature. */
 export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
-  const { shell, brief } = useAppSelector(selectDocument);
+  const document = useAppSelector(selectDocument);
+  const { shell, brief } = document;
   const { bodies } = shell;
   const submit = useSubmit();
   const put = (patch: Partial<Feature>) => submit({ type: 'setFeature', id, feature: { ...feature, ...patch } });
@@ -75,7 +77,7 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
         label="What it is"
         value={feature.kind}
         options={FEATURE_KINDS.map((value) => ({ value, label: value }))}
-        onChange={(kind: FeatureKind) => put({ kind })}
+        onChange={(kind: FeatureKind) => put(kind === 'snap tab' ? asSnapTab(document, feature) : { kind })}
       />
       {shape.kind !== 'solid' && (
         <Choice

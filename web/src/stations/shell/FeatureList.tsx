@@ -1,6 +1,7 @@
 import { hullModel } from '@young-shell/core/assembly';
-import { feature, nextId, type Feature, type FeatureKind, type FeatureShape } from '@young-shell/core/document';
+import { feature, lidOf, nextId, type Feature, type FeatureKind, type FeatureShape } from '@young-shell/core/document';
 import { guess, measured } from '@young-shell/core/quantity';
+import { asSnapTab } from '@young-shell/core/shell';
 import { Plus } from 'lucide-react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -50,6 +51,8 @@ const STARTS: Record<Exclude<FeatureKind, 'other'>, { shape: FeatureShape; rest?
   bracket: { shape: box(24, 24, 40) },
   mechanism: { shape: box(60, 40, 30), rest: { moving: true } },
   pocket: { shape: box(60, 30, 20) },
+  'snap tab': { shape: box(2, 12, 15) },
+  screw: { shape: { kind: 'cylinder', axis: 'z', diameter: guess(8), length: guess(8) } },
 };
 
 /** Ribs, bosses, shelves, mechanisms: what stands in the room. */
@@ -61,14 +64,23 @@ export function FeatureList() {
   const { features } = document.shell;
   const add = (kind: keyof typeof STARTS) => {
     const { innerLow } = hullModel(document.shell);
-    const id = nextId(features, kind, document.spent);
+    const id = nextId(features, kind.replace(' ', '-'), document.spent);
+    const closes = kind === 'snap tab' || kind === 'screw';
     const { shape, rest } = STARTS[kind];
     const name = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${id.split('-').at(-1)}`;
-    const at = [innerLow[0] + 20, innerLow[1] + 40, innerLow[2]].map((v) => measured(Math.round(v * 10) / 10, 'guess'));
+    // A closure is at a wall and holds the lid.
+    const at = [innerLow[0] + (closes ? 0 : 20), innerLow[1] + 40, innerLow[2]].map((v) =>
+      measured(Math.round(v * 10) / 10, 'guess'),
+    );
+    const made = feature(name, shape, [at[0]!, at[1]!, at[2]!], {
+      kind,
+      ...(closes ? { body: lidOf(document.shell)?.id ?? 'base' } : {}),
+      ...rest,
+    });
     const wrong = submit({
       type: 'setFeature',
       id,
-      feature: feature(name, shape, [at[0]!, at[1]!, at[2]!], { kind, ...rest }),
+      feature: kind === 'snap tab' ? asSnapTab(document, made) : made,
     });
     if (wrong) toast.error(wrong);
     else dispatch(select({ kind: 'feature', id }));
