@@ -76,7 +76,7 @@ function build(hull: Hull, form: HullForm, split: number): HullModel {
   const corners = [...model.inner.low, ...model.inner.high];
   const innerLow = inSpace(axis, [least(corners, 0), least(corners, 1)], model.inner.from);
   const innerHigh = inSpace(axis, [most(corners, 0), most(corners, 1)], model.inner.to);
-  const cover = hull.form === 'solid' ? hull.solid.cover : [];
+  const cover = hull.form === 'solid' ? (hull.cavity?.cover ?? hull.solid.cover) : [];
   return {
     ...bounds,
     innerLow,

@@ -1,9 +1,12 @@
-import type { ImportedSolid, OwnBlock, Part } from '../document';
+import type { ImportedSolid, OwnBlock, Part, Side, SolidCavity } from '../document';
 import { MOST_COVER_BOXES, OWN } from '../document';
-import { measured } from '../quantity';
+import { guess, measured } from '../quantity';
 import {
   boundsOfMesh,
+  cavityOf,
+  cavityWithin,
   coverBoxes,
+  isDoubled,
   mended,
   scaledMesh,
   shiftedMesh,
@@ -43,6 +46,11 @@ export function prepareSolid(raw: Mesh, unit: FileUnit): PreparedSolid {
   const { low, high } = boundsOfMesh(mesh);
   if (volumeOfMesh(mesh) < LEAST_VOLUME)
     throw new FileFault('not-a-solid', 'What the file holds is flat: a solid has room inside its surface.');
+  if (isDoubled(mesh))
+    throw new FileFault(
+      'not-a-solid',
+      'Bodies in the file go into each other, so its volume can’t be told: join them to one (a union) and export it again.',
+    );
   return {
     mesh: shiftedMesh(mesh, [-low[0], -low[1], -low[2]]),
     size: [high[0] - low[0], high[1] - low[1], high[2] - low[2]],
@@ -79,6 +87,45 @@ export async function storedSolid(
 /** How much more room the boxes take than the solid, as a share of the solid. */
 export const wasteOf = ({ volume, covered }: Pick<Cover, 'volume' | 'covered'>): number =>
   volume > 0 ? Math.max(0, covered / volume - 1) : 0;
+
+/** Room in a shell as the document keeps it, and the sides on which it is open. */
+export interface ReadCavity {
+  cavity: SolidCavity;
+  open: Side[];
+}
+
+/** A side without a wall counts as closed by something so thin, mm, until it is measured. */
+const LID = 1;
+
+/**
+ * The room in a hollow solid; with a wall (mm) that in a solid which is only the outside of a shell. Undefined for a solid
+ * without room. @throws FileFault where walls so thick leave none
+ */
+export function readCavity({ mesh }: PreparedSolid, wall?: number): ReadCavity | undefined {
+  const found = wall === undefined ? cavityOf(mesh, MOST_COVER_BOXES) : cavityWithin(mesh, wall, MOST_COVER_BOXES);
+  if (!found) {
+    if (wall === undefined) return undefined;
+    throw new FileFault('not-a-solid', `Walls of ${wall} mm leave no room in it; thinner ones would.`);
+  }
+  const tidy = (v: number) => Number(v.toFixed(3));
+  const sides = ['left', 'front', 'bottom', 'right', 'rear', 'top'] as const;
+  const thickness = Object.fromEntries(sides.map((side, i) => [side, found.walls[i]!])) as Record<Side, number>;
+  const open = sides.filter((side) => thickness[side] < 0.05);
+  const walls = Object.fromEntries(
+    sides.map((side) => [
+      side,
+      open.includes(side) ? guess(LID) : measured(tidy(thickness[side]), wall === undefined ? 'catalogue' : 'guess'),
+    ]),
+  ) as SolidCavity['walls'];
+  return {
+    cavity: {
+      walls,
+      cover: found.boxes.map((b) => b.map(tidy) as SolidCavity['cover'][number]),
+      volume: Number(found.volume.toFixed(1)),
+    },
+    open,
+  };
+}
 
 /** Blocks that a part from a file may have. */
 const MOST_BLOCKS = 40;

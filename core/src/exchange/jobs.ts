@@ -1,7 +1,14 @@
 import type { Part } from '../document';
 import { boundsOfMesh } from '../solid';
 import type { JobHost } from '../station';
-import { partFromSolid, prepareSolid, storedSolid, type PreparedSolid } from './importSolid';
+import {
+  partFromSolid,
+  prepareSolid,
+  readCavity,
+  storedSolid,
+  type PreparedSolid,
+  type ReadCavity,
+} from './importSolid';
 import { readDxf, readSolid as read, readSvgOutline, type FileUnit, type ReadOutline, type ReadSolid } from './read';
 
 /** The file that was read last: its unit is asked, then it is prepared, then used. */
@@ -20,12 +27,36 @@ export function readSolid(
   return { size: low.map((v, i) => high[i]! - v), unit: held.solid.unit };
 }
 
+/** Room that was found in a hollow solid: litres, thinnest and thickest wall in mm, sides without one. */
+export interface FoundRoom {
+  litres: number;
+  thinnest: number;
+  thickest: number;
+  open: readonly string[];
+}
+
+function roomOf({ cavity: { volume, walls }, open }: ReadCavity): FoundRoom {
+  const thick = Object.entries(walls)
+    .filter(([side]) => !(open as readonly string[]).includes(side))
+    .map(([, wall]) => wall.value);
+  return { litres: volume / 1e6, thinnest: Math.min(...thick), thickest: Math.max(...thick), open };
+}
+
 /** Makes what was read a closed solid in mm. Errors carry their place in the message. */
-export function prepare(_host: JobHost, unit: FileUnit): Omit<PreparedSolid, 'mesh'> {
+export function prepare(_host: JobHost, unit: FileUnit): Omit<PreparedSolid, 'mesh'> & { room: FoundRoom | undefined } {
   if (!held) throw new Error('No file has been read.');
   prepared = prepareSolid(held.solid.mesh, unit);
   const { size, triangles, repairs } = prepared;
-  return { size, triangles, repairs };
+  const found = readCavity(prepared);
+  return { size, triangles, repairs, room: found && roomOf(found) };
+}
+
+/** The room of the shell that was prepared; with a wall (mm) that of one that is only an outside. */
+export function cavity(_host: JobHost, wall?: number): ReadCavity {
+  if (!prepared) throw new Error('No solid has been prepared.');
+  const found = readCavity(prepared, wall);
+  if (!found) throw new Error('It has no room inside.');
+  return found;
 }
 
 export async function storeSolid(host: JobHost): ReturnType<typeof storedSolid> {

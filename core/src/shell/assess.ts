@@ -246,6 +246,7 @@ export function pathWords(path: string, document?: Conversion): string {
   }
   if (steps[1] === 'hull' && steps[2] === 'length')
     return `${['width', 'depth', 'height'][document ? formOf(document.shell.hull).axis : 0]} of the shell`;
+  if (steps[2] === 'cavity') return `thickness of the ${steps[4]} wall`;
   if (steps[2] === 'solid')
     return `${{ x: 'width', y: 'depth', z: 'height' }[steps.at(-1)!] ?? 'size'} of the imported shell`;
   return `${words(steps[2] ?? '')} of the shell`;

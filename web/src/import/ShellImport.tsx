@@ -8,7 +8,7 @@ import {
   type FeatureShape,
   type ImportedSolid,
 } from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import { inUnit, measured } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store';
 import { api } from '../document/api';
@@ -19,7 +19,7 @@ import { Choice } from '../ui/Choice';
 import { LengthField } from '../ui/LengthField';
 import { run } from '../work/work';
 import { ImportDialog } from './ImportDialog';
-import type { ImportState } from './useImport';
+import type { ImportState, ReadySolid } from './useImport';
 
 /** Keeps the solid that was read last; its mesh goes to the server, once by its content. */
 export async function keepSolid(): Promise<ImportedSolid> {
@@ -44,6 +44,18 @@ export function ShellImport() {
   );
 }
 
+/** What of a hollow solid is room. */
+function RoomFound({ room: { litres, thinnest, thickest, open } }: { room: NonNullable<ReadySolid['room']> }) {
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const walls = `walls from ${thinnest.toFixed(1)} to ${thickest.toFixed(1)} mm`;
+  return (
+    <p className="m-0 leading-snug">
+      {litres.toFixed(1)} L of room inside, {inUnit(walls, unit)}.
+      {open.length > 0 && ` Open at the ${open.join(' and ')}: something thin closes it there until you say what.`}
+    </p>
+  );
+}
+
 function Uses({
   state,
   fail,
@@ -58,6 +70,7 @@ function Uses({
   const [busy, setBusy] = useState(false);
   const [axis, setAxis] = useState<AxisName>('x');
   const [along, setAlong] = useState(200);
+  const [wall, setWall] = useState(3);
   const make = async (change: () => Change | Promise<Change>) => {
     setBusy(true);
     try {
@@ -82,22 +95,47 @@ function Uses({
   };
   if (state.step === 'solid')
     return (
-      <div className="flex flex-wrap gap-2">
-        <Button
-          look="strong"
-          disabled={busy}
-          onClick={() =>
-            void make(async () => ({ type: 'setHull', hull: { form: 'solid', solid: await keepSolid() } }))
-          }
-        >
-          {busy ? 'Covering it with boxes …' : 'It is the shell'}
-        </Button>
-        <Button
-          disabled={busy}
-          onClick={() => void make(async () => newFeature({ kind: 'solid', solid: await keepSolid() }))}
-        >
-          It stands in the shell
-        </Button>
+      <div className="flex flex-col gap-3">
+        {state.solid.room ? (
+          <RoomFound room={state.solid.room} />
+        ) : (
+          <div>
+            <p className="mt-0 mb-1.5 leading-snug">
+              It has no room inside: a block, or only the outside of a shell. If it is the outside, how thick are its
+              walls?
+            </p>
+            <LengthField
+              label="Walls all around"
+              value={wall}
+              least={0.1}
+              most={500}
+              onCommit={(mm) => {
+                setWall(mm);
+                return undefined;
+              }}
+            />
+          </div>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <Button
+            look="strong"
+            disabled={busy}
+            onClick={() =>
+              void make(async () => {
+                const found = await run('files', 'exchange', 'cavity', state.solid.room ? [] : [wall]);
+                return { type: 'setHull', hull: { form: 'solid', solid: await keepSolid(), cavity: found.cavity } };
+              })
+            }
+          >
+            {busy ? 'Looking at its room …' : 'It is the shell'}
+          </Button>
+          <Button
+            disabled={busy}
+            onClick={() => void make(async () => newFeature({ kind: 'solid', solid: await keepSolid() }))}
+          >
+            It stands in the shell
+          </Button>
+        </div>
       </div>
     );
   const { corners, off } = sectionOf(state.outline.loops[0]!, state.unit);

@@ -8,6 +8,8 @@ export interface ReadySolid {
   size: [number, number, number];
   triangles: number;
   repairs: string[];
+  /** What of it is room, where it is hollow. */
+  room: { litres: number; thinnest: number; thickest: number; open: readonly string[] } | undefined;
 }
 
 export type ImportState =

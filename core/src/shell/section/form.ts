@@ -73,6 +73,13 @@ const importedSolid = object({
   waste: Joi.number().min(0) as Form<number>,
 });
 
+/** The room in a shell that was read: its walls by side, and boxes of what is no room between them. */
+const cavity = object({
+  walls: bySide(wall),
+  cover: list(numbers<[number, number, number, number, number, number]>(coordinate, 6), 0, MOST_COVER_BOXES),
+  volume: Joi.number().min(0) as Form<number>,
+});
+
 /**
  * A corner of a profile and the edge that starts there, counter-clockwise in the plane of the two other axes
  * in their order: (y, z) for a profile along x, (x, z) along y, (x, y) along z.
@@ -104,7 +111,11 @@ const hull = tagged('form', {
   /** A tub whose four sides lean by a draft: bottom and top rectangles over the same middle. */
   tub: { width: size, depth: size, height: size, topWidth: size, topDepth: size, walls: bySide(wall) },
   /** A shell that was read from a file: the material stands as boxes in its outer box. */
-  solid: { solid: importedSolid },
+  solid: {
+    solid: importedSolid,
+    /** Missing: the material itself is what stands in the outer box. */
+    cavity: optional(cavity),
+  },
 });
 
 const shape = tagged('kind', {
@@ -212,6 +223,7 @@ export type Hull = Of<typeof hull>;
 export type BoxHull = Extract<Hull, { form: 'box' }>;
 export type ProfileHull = Extract<Hull, { form: 'profile' }>;
 export type TubHull = Extract<Hull, { form: 'tub' }>;
+export type SolidCavity = NonNullable<Extract<Hull, { form: 'solid' }>['cavity']>;
 export type SolidHull = Extract<Hull, { form: 'solid' }>;
 export type ProfileCorner = Of<typeof profileCorner>;
 export type ImportedSolid = Of<typeof importedSolid>;

@@ -162,12 +162,19 @@ function buildForm(hull: Hull): HullForm {
     case 'solid': {
       const { x, y, z } = hull.solid.size;
       const size = (axis: 'x' | 'y' | 'z', value: typeof x) => chain(`${HULL}/solid/size/${axis}`, value);
-      const open = () => ZERO;
+      const walls = `${HULL}/cavity/walls`;
+      const { cavity } = hull;
+      const open = (side: Side) => (cavity ? chain(`${walls}/${side}`, cavity.walls[side]) : ZERO);
       return {
         axis: 0,
         length: size('x', x),
-        ends: sideEnds('left', 'right', open),
-        edges: sideEdges(['bottom', 'rear', 'top', 'front'], rectangle(ZERO, ZERO, size('y', y), size('z', z)), open),
+        ends: sideEnds('left', 'right', open, walls),
+        edges: sideEdges(
+          ['bottom', 'rear', 'top', 'front'],
+          rectangle(ZERO, ZERO, size('y', y), size('z', z)),
+          open,
+          walls,
+        ),
       };
     }
   }
@@ -180,17 +187,22 @@ const rectangle = (a0: Linear, b0: Linear, a1: Linear, b1: Linear): Corner[] => 
   { a: a0, b: b1 },
 ];
 
-const sideEnds = (low: Side, high: Side, wall: (side: Side) => Linear): HullForm['ends'] => ({
-  low: { face: low, wall: wall(low), wallPath: `${HULL}/walls/${low}` },
-  high: { face: high, wall: wall(high), wallPath: `${HULL}/walls/${high}` },
+const sideEnds = (low: Side, high: Side, wall: (side: Side) => Linear, walls = `${HULL}/walls`): HullForm['ends'] => ({
+  low: { face: low, wall: wall(low), wallPath: `${walls}/${low}` },
+  high: { face: high, wall: wall(high), wallPath: `${walls}/${high}` },
 });
 
-const sideEdges = (faces: readonly Side[], corners: readonly Corner[], wall: (side: Side) => Linear): FormEdge[] =>
+const sideEdges = (
+  faces: readonly Side[],
+  corners: readonly Corner[],
+  wall: (side: Side) => Linear,
+  walls = `${HULL}/walls`,
+): FormEdge[] =>
   faces.map((face, i) => ({
     face,
     wall: wall(face),
-    wallPath: `${HULL}/walls/${face}`,
-    path: `${HULL}/walls/${face}`,
+    wallPath: `${walls}/${face}`,
+    path: `${walls}/${face}`,
     from: corners[i]!,
     to: corners[(i + 1) % corners.length]!,
     radius: ZERO,

@@ -35,6 +35,7 @@ export {
   type ProfileCorner,
   type ProfileHull,
   type Shell,
+  type SolidCavity,
   type SolidHull,
   type TubHull,
 } from './form';

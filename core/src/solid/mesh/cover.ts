@@ -1,6 +1,6 @@
 import type { Mesh } from '../loft';
 import type { Axis, Vec3 } from '../shape';
-import { boundsOfMesh, volumeOfMesh } from './measure';
+import { boundsOfMesh, isUnder, volumeOfMesh } from './measure';
 
 /** Boxes that cover a solid. */
 export interface Cover {
@@ -27,15 +27,7 @@ const MOST_PLANES = 120;
  * to boxes as large as they get. Coarser cells are taken until the boxes are few enough.
  */
 export function coverBoxes(mesh: Mesh, most: number): Cover {
-  const { low, high } = boundsOfMesh(mesh);
-  const longest = Math.max(high[0] - low[0], high[1] - low[1], high[2] - low[2]);
-  const planes = ([0, 1, 2] as Axis[]).map((axis) => flatPlanes(mesh, axis));
-  const linesOf = (step: number) =>
-    ([0, 1, 2] as Axis[]).map((axis) => gridLines(low[axis], high[axis], planes[axis]!, step)) as Lines;
-  // The mesh is looked at once, on the finest grid; coarser ones are made of its cells.
-  let finest = Math.max(FINEST, longest / 120);
-  while (linesOf(finest).reduce((n, l) => n * (l.length - 1), 1) > MOST_CELLS) finest *= 1.25;
-  const fine = linesOf(finest);
+  const { fine, planes, longest, finest } = gridOf(mesh);
   const filled = filledCells(mesh, fine);
   const volume = volumeOfMesh(mesh);
   for (
@@ -49,10 +41,28 @@ export function coverBoxes(mesh: Mesh, most: number): Cover {
   }
 }
 
-type Lines = [Float64Array, Float64Array, Float64Array];
+/**
+ * The finest grid a mesh is looked at with: planes in its flat faces, and at more places along each axis where they are
+ * given; cells between them. Coarser ones are made of its cells.
+ */
+export function gridOf(mesh: Mesh, more: (planes: readonly number[]) => number[] = () => []) {
+  const { low, high } = boundsOfMesh(mesh);
+  const longest = Math.max(high[0] - low[0], high[1] - low[1], high[2] - low[2]);
+  const planes = ([0, 1, 2] as Axis[]).map((axis) => {
+    const flat = flatPlanes(mesh, axis);
+    return [...flat, ...more([low[axis], high[axis], ...flat])];
+  });
+  const linesOf = (step: number) =>
+    ([0, 1, 2] as Axis[]).map((axis) => gridLines(low[axis], high[axis], planes[axis]!, step)) as Lines;
+  let finest = Math.max(FINEST, longest / 120);
+  while (linesOf(finest).reduce((n, l) => n * (l.length - 1), 1) > MOST_CELLS) finest *= 1.25;
+  return { low, high, longest, planes, finest, fine: linesOf(finest) };
+}
+
+export type Lines = [Float64Array, Float64Array, Float64Array];
 
 /** Lines of the fine grid that are at least a step apart; those in flat faces and at the ends stay. */
-function coarser(fine: Lines, planes: readonly number[][], step: number): Lines {
+export function coarser(fine: Lines, planes: readonly number[][], step: number): Lines {
   return fine.map((lines, axis) => {
     const fixed = new Set(planes[axis]!.map((v) => v.toFixed(3)));
     const kept: number[] = [];
@@ -65,7 +75,7 @@ function coarser(fine: Lines, planes: readonly number[][], step: number): Lines 
 }
 
 /** Cells of a coarser grid: filled where any of the fine cells in it is. */
-function gathered({ filled, size }: Cells, fine: Lines, lines: Lines): Cells {
+export function gathered({ filled, size }: Cells, fine: Lines, lines: Lines): Cells {
   const to = fine.map((f, axis) =>
     Int32Array.from({ length: size[axis]! }, (_, i) => cellAt(lines[axis]!, (f[i]! + f[i + 1]!) / 2)),
   );
@@ -119,17 +129,26 @@ function gridLines(low: number, high: number, planes: readonly number[], step: n
   return Float64Array.from(lines);
 }
 
-interface Cells {
+export interface Cells {
   filled: Uint8Array;
   size: Vec3;
 }
 
 /** Cells whose middle is in the solid or that its surface crosses. */
 function filledCells(mesh: Mesh, lines: Lines): Cells {
+  const { inside, crossed } = cellsOfMesh(mesh, lines);
+  const { filled } = inside;
+  crossed.filled.forEach((c, i) => (filled[i]! |= c));
+  return inside;
+}
+
+/** Cells whose middle is in the solid, and cells that its surface crosses. */
+export function cellsOfMesh(mesh: Mesh, lines: Lines): { inside: Cells; crossed: Cells } {
   const size = lines.map((l) => l.length - 1) as Vec3;
   const [nx, ny, nz] = size;
+  const inside = new Uint8Array(nx * ny * nz);
   const filled = new Uint8Array(nx * ny * nz);
-  fillInside(mesh, lines, size, filled);
+  fillInside(mesh, lines, size, inside);
   const { positions: p, triangles: t } = mesh;
   const corner: Vec3[] = [
     [0, 0, 0],
@@ -140,14 +159,17 @@ function filledCells(mesh: Mesh, lines: Lines): Cells {
   const last: Vec3 = [0, 0, 0];
   for (let i = 0; i < t.length; i += 3) {
     const [a, b, c] = [t[i]! * 3, t[i + 1]! * 3, t[i + 2]! * 3];
+    let inPlane = false;
     for (let axis = 0; axis < 3; axis++) {
       const [u, v, w] = [p[a + axis]!, p[b + axis]!, p[c + axis]!];
       const from = u < v ? (u < w ? u : w) : v < w ? v : w;
       const to = u > v ? (u > w ? u : w) : v > w ? v : w;
-      // A face that lies in a grid plane reaches into neither neighbour.
       first[axis] = cellAt(lines[axis]!, from + EPS);
+      inPlane ||= to - from < EPS && Math.abs(lines[axis]![first[axis]!]! - from) < EPS;
       last[axis] = to - EPS < lines[axis]![first[axis]! + 1]! ? first[axis]! : cellAt(lines[axis]!, to - EPS);
     }
+    // A face that lies in a grid plane reaches into neither neighbour.
+    if (inPlane) continue;
     const [x0, y0, z0] = first;
     const [x1, y1, z1] = last;
     // Most triangles of a fine mesh lie in one cell, and most cells are filled when they come.
@@ -174,7 +196,7 @@ function filledCells(mesh: Mesh, lines: Lines): Cells {
             filled[cell] = 1;
         }
   }
-  return { filled, size };
+  return { inside: { filled: inside, size }, crossed: { filled, size } };
 }
 
 /** Index of the cell that holds a place; clamped to the grid. */
@@ -214,7 +236,7 @@ function fillInside(
         const px = middle(lx, x);
         const u = ((px - ax) * (cy - ay) - (py - ay) * (cx - ax)) / det;
         const v = ((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / det;
-        if (u < 0 || v < 0 || u + v > 1) continue;
+        if (!isUnder(ax, ay, bx, by, cx, cy, px, py)) continue;
         crossings[y * nx + x]!.push(p[a + 2]! + u * (p[b + 2]! - p[a + 2]!) + v * (p[c + 2]! - p[a + 2]!));
       }
     }
@@ -255,7 +277,7 @@ function crosses([a, b, c]: readonly [Vec3, Vec3, Vec3], low: Vec3, high: Vec3):
 }
 
 /** Boxes of filled cells, each grown from a cell that none covers yet as far as all is filled. */
-function merged(
+export function merged(
   { filled, size }: Cells,
   lines: readonly Float64Array[],
   most: number,

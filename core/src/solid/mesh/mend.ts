@@ -43,6 +43,15 @@ export function mended(soup: Mesh): Mended {
       edges = again;
     }
   }
+  if (edges.crowded) {
+    const once = withoutDoubles(mesh);
+    const doubles = (mesh.triangles.length - once.triangles.length) / 3;
+    if (doubles > 0) {
+      repairs.push(`took out ${doubles === 1 ? 'a doubled triangle' : `${doubles} doubled triangles`}`);
+      mesh = once;
+      edges = edgesOf(mesh);
+    }
+  }
   if (edges.crowded)
     throw new MeshError(
       `More than two sheets meet at ${words(edges.crowded)}: the solid is not a solid there.`,
@@ -276,6 +285,21 @@ function turnedAlike({ positions, triangles }: Mesh): Mesh {
     }
   }
   return { positions, triangles: t };
+}
+
+/** Each triangle once: those with the same corners the same way around are one. */
+function withoutDoubles({ positions, triangles: t }: Mesh): Mesh {
+  const seen = new Set<string>();
+  const kept: number[] = [];
+  for (let i = 0; i < t.length; i += 3) {
+    const corners = [t[i]!, t[i + 1]!, t[i + 2]!];
+    const first = corners.indexOf(Math.min(...corners));
+    const key = [0, 1, 2].map((k) => corners[(first + k) % 3]).join();
+    if (seen.has(key)) continue;
+    seen.add(key);
+    kept.push(...corners);
+  }
+  return { positions, triangles: Uint32Array.from(kept) };
 }
 
 /** Rims of the holes, as corners in the order that a closing face runs. */

@@ -96,8 +96,9 @@ export function HullForm() {
       )}
       {hull.form === 'solid' && (
         <p className="mt-2 mb-0 text-sm text-ink-soft">
-          {hull.solid.file}: stands as {hull.solid.cover.length} boxes, {Math.round(hull.solid.waste * 100)} % more than
-          its material.
+          {hull.cavity
+            ? `${hull.solid.file}: ${(hull.cavity.volume / 1e6).toFixed(1)} L of room, its ribs and slopes as ${hull.cavity.cover.length} boxes.`
+            : `${hull.solid.file}: stands as ${hull.solid.cover.length} boxes, ${Math.round(hull.solid.waste * 100)} % more than its material.`}
         </p>
       )}
       <div className="mt-2.5">

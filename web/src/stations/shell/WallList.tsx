@@ -16,7 +16,7 @@ export function WallList() {
   return (
     <Section title="Walls">
       <div className="grid grid-cols-2 gap-2.5">
-        {hull.form !== 'solid' &&
+        {(hull.form !== 'solid' || hull.cavity) &&
           [...edges, ends.low, ends.high].map(({ face, wallPath }) => (
             <MeasuredAt key={wallPath} label={face} path={wallPath} what={`${face} wall`} />
           ))}
