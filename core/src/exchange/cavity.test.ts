@@ -1,12 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { assemble, hullModel } from '../assembly';
-import { applyChange, complaintsOf, defaultBox, newConversion, type Change, type Conversion } from '../document';
+import {
+  applyChange,
+  complaintsOf,
+  defaultBox,
+  lidAt,
+  lidOf,
+  newConversion,
+  type Change,
+  type Conversion,
+} from '../document';
 import { partFrom } from '../parts';
 import { assessAll } from '../plan';
+import { measured } from '../quantity';
 import { searchLayouts } from '../search';
 import { loadSolidKernel, volumeOfMesh, type Mesh, type Shape, type Vec3 } from '../solid';
 import { standardPart } from '../standards';
-import { prepareSolid, readCavity, storedSolid } from '.';
+import { prepareSolid, readCavity, shellRead, storedSolid } from '.';
 
 const kernel = await loadSolidKernel();
 const box = (low: Vec3, high: Vec3): Shape => ({ kind: 'box', low, high });
@@ -87,6 +97,21 @@ describe('a shell that was read from a file', () => {
     expect(cavity.cover).toEqual([[4, 4, 86, 104, 256, 102]]);
     expect(cavity.volume / 1e6).toBeCloseTo(litres([252, 252, 98]) - litres([100, 252, 16]), 3);
     expect(() => readCavity(prepared, 60)).toThrow(/60 mm leave no room/);
+  });
+
+  it('that is lower than the lid has its lid under its own top', async () => {
+    const prepared = prepareSolid(hollow, 'mm');
+    const { solid } = await storedSolid(prepared, 'shell.stl');
+    const before = newConversion('Tall', defaultBox());
+    before.shell.bodies.lid = lidAt(measured(148));
+    const hull = {
+      form: 'solid' as const,
+      solid: { ...solid, content: 'a'.repeat(64) },
+      cavity: readCavity(prepared)!.cavity,
+    };
+    const { document } = applyChange(before, shellRead(before, hull));
+    expect(complaintsOf(document)).toEqual([]);
+    expect(lidOf(document.shell)!.splitHeight).toBeCloseTo(103, 3);
   });
 
   it('with a sloping wall never has more room than there is, and nearly all of it', async () => {

@@ -1,5 +1,5 @@
-import type { ImportedSolid, OwnBlock, Part, Side, SolidCavity } from '../document';
-import { MOST_COVER_BOXES, OWN } from '../document';
+import type { Change, Conversion, ImportedSolid, OwnBlock, Part, Side, SolidCavity, SolidHull } from '../document';
+import { lidOf, MOST_COVER_BOXES, OWN } from '../document';
 import { guess, measured } from '../quantity';
 import {
   boundsOfMesh,
@@ -125,6 +125,19 @@ export function readCavity({ mesh }: PreparedSolid, wall?: number): ReadCavity |
     },
     open,
   };
+}
+
+/** The change that makes a solid the shell: a lid that would come off above it comes off under its top instead. */
+export function shellRead({ shell }: Conversion, hull: SolidHull): Change {
+  const setHull: Change = { type: 'setHull', hull };
+  const lid = lidOf(shell);
+  const { z } = hull.solid.size;
+  if (!lid || lid.splitHeight < z.value - 1e-6) return setHull;
+  const under = z.value - (hull.cavity?.walls.top.value ?? 0);
+  const { cut } = lid.body;
+  if (cut.kind !== 'plane') return setHull;
+  const body = { ...lid.body, cut: { ...cut, at: guess(Number(under.toFixed(3))) } };
+  return { type: 'all', what: 'import the shell', changes: [setHull, { type: 'setBody', id: lid.id, body }] };
 }
 
 /** Blocks that a part from a file may have. */

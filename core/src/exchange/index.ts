@@ -5,6 +5,14 @@ export * from './read';
 export { writeStl } from './stl';
 export { writeThreeMf } from './threeMf';
 export { hullFromSection, prismFromSection, sectionOf } from './importOutline';
-export { doubtOfSize, partFromSolid, prepareSolid, readCavity, storedSolid, type PreparedSolid } from './importSolid';
+export {
+  doubtOfSize,
+  partFromSolid,
+  prepareSolid,
+  readCavity,
+  shellRead,
+  storedSolid,
+  type PreparedSolid,
+} from './importSolid';
 export { plateSolid } from './plateSolid';
 export { partFromOutline } from './importPart';

@@ -1,4 +1,4 @@
-import { hullFromSection, prismFromSection, sectionOf } from '@young-shell/core/exchange';
+import { hullFromSection, prismFromSection, sectionOf, shellRead } from '@young-shell/core/exchange';
 import { hullModel } from '@young-shell/core/assembly';
 import {
   feature,
@@ -47,7 +47,8 @@ export function ShellImport() {
 /** What of a hollow solid is room. */
 function RoomFound({ room: { litres, thinnest, thickest, open } }: { room: NonNullable<ReadySolid['room']> }) {
   const unit = useAppSelector((s) => s.preferences.unit);
-  const walls = `walls from ${thinnest.toFixed(1)} to ${thickest.toFixed(1)} mm`;
+  const [thin, thick] = [thinnest.toFixed(1), thickest.toFixed(1)];
+  const walls = thin === thick ? `walls of ${thin} mm` : `walls from ${thin} to ${thick} mm`;
   return (
     <p className="m-0 leading-snug">
       {litres.toFixed(1)} L of room inside, {inUnit(walls, unit)}.
@@ -123,7 +124,7 @@ function Uses({
             onClick={() =>
               void make(async () => {
                 const found = await run('files', 'exchange', 'cavity', state.solid.room ? [] : [wall]);
-                return { type: 'setHull', hull: { form: 'solid', solid: await keepSolid(), cavity: found.cavity } };
+                return shellRead(document, { form: 'solid', solid: await keepSolid(), cavity: found.cavity });
               })
             }
           >

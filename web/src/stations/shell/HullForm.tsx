@@ -97,7 +97,7 @@ export function HullForm() {
       {hull.form === 'solid' && (
         <p className="mt-2 mb-0 text-sm text-ink-soft">
           {hull.cavity
-            ? `${hull.solid.file}: ${(hull.cavity.volume / 1e6).toFixed(1)} L of room, its ribs and slopes as ${hull.cavity.cover.length} boxes.`
+            ? `${hull.solid.file}: ${(hull.cavity.volume / 1e6).toFixed(1)} L of room${hull.cavity.cover.length > 0 ? `, its ribs and slopes as ${hull.cavity.cover.length} boxes` : ''}.`
             : `${hull.solid.file}: stands as ${hull.solid.cover.length} boxes, ${Math.round(hull.solid.waste * 100)} % more than its material.`}
         </p>
       )}
