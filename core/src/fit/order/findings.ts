@@ -24,7 +24,7 @@ export function orderFindings(
       ...base,
       id: `fit/trapped/${id}`,
       verdict: 'stop',
-      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in.`,
+      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in. Straight moves one after the other and a tilt were tried.`,
       brief: `${name(id)} trapped`,
       about: [{ kind: 'part', id }],
     });

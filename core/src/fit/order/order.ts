@@ -2,8 +2,10 @@ import { assemble, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
 import { opposite } from '../../solid';
-import { exitsOf } from './exits';
-import type { Leg } from './sweep';
+import { exitsOf, remainsOf, type Exit } from './exits';
+import { blockersOf, type Leg } from './sweep';
+import { turnOut, type Pose } from './turn';
+import { wander } from './wander';
 import { waysOut, type WayOutOfShell } from './ways';
 
 /** One step of putting a conversion together. */
@@ -12,6 +14,8 @@ export interface OrderStep {
   /** The way in: the way out backwards, from outside to where the part stands. */
   legs: Leg[];
   exit: string;
+  /** It has to be tilted by so much on the way, degrees. */
+  tilted?: number;
 }
 
 export interface Order {
@@ -43,13 +47,14 @@ const EXACT = 12;
 /**
  * An order in which everything can be taken out, reversed for assembly. Taking a part out never blocks another, so
  * whatever can go may go: if this comes to an end with parts left, no order takes them out one by one; then two at a
- * time are tried. What is still left is trapped.
+ * time are tried, then ways of many moves and with a tilt. What is still left is trapped.
  */
 export function orderOf(
   document: Conversion,
   assembly: Assembly = assemble(document),
-  ways: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, assembly),
+  known: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, assembly),
 ): Order {
+  const ways = new Map(known);
   const exits = exitsOf(document, assembly);
   const left = new Set(ways.keys());
   const rank = (id: string) => {
@@ -68,9 +73,21 @@ export function orderOf(
       continue;
     }
     const pair = pairOut(ways, left);
-    if (!pair) break;
-    pair.parts.forEach((id) => left.delete(id));
-    out.push(stepOf(pair.parts, pair.way));
+    if (pair) {
+      pair.parts.forEach((id) => left.delete(id));
+      out.push(stepOf(pair.parts, pair.way));
+      continue;
+    }
+    // Before a part counts as trapped: many short moves, then a tilt.
+    const long = longWayOut(assembly, exits, left);
+    if (!long) break;
+    left.delete(long.id);
+    out.push(stepOf([long.id], long.way));
+    const gone = assembly.parts.filter((p) => p.id !== long.id && !left.has(p.id));
+    const part = assembly.parts.find((p) => p.id === long.id)!;
+    // Where it is tilted all that is out already may have been in its way.
+    const blockers = long.way.tilted === undefined ? blockersOf(part, long.way.legs, gone) : gone.map((p) => p.id);
+    ways.set(long.id, [{ ...long.way, blockers: new Set(blockers) }]);
   }
   return {
     steps: out.reverse(),
@@ -82,8 +99,26 @@ export function orderOf(
   };
 }
 
-const stepOf = (parts: string[], { legs, exit }: WayOutOfShell): OrderStep => ({
+/** A part of those left that comes out past the others by many moves or a tilt. */
+function longWayOut(assembly: Assembly, exits: readonly Exit[], left: ReadonlySet<string>) {
+  const remains = remainsOf(assembly, exits);
+  const there = assembly.parts.filter((p) => left.has(p.id));
+  for (const look of [wander, turnOut])
+    for (const part of there) {
+      const others = there.filter((p) => p.id !== part.id);
+      // What is plugged in leaves as its socket lets it.
+      if (others.some((p) => p.pluggedInto === part.id || part.pluggedInto === p.id)) continue;
+      const way: (WayOutOfShell & { poses?: Pose[] }) | undefined = look(assembly, part, others, exits, remains);
+      if (!way) continue;
+      const tilted = Math.max(0, ...(way.poses ?? []).map((pose) => Math.abs(pose.degrees)));
+      return { id: part.id, way: tilted > 0 ? { ...way, tilted } : way };
+    }
+  return undefined;
+}
+
+const stepOf = (parts: string[], { legs, exit, tilted }: WayOutOfShell): OrderStep => ({
   parts,
+  ...(tilted === undefined ? {} : { tilted }),
   legs: [...legs].reverse().map(({ direction, by }) => ({ direction: opposite(direction), by })),
   exit: exit.name,
 });

@@ -27,8 +27,9 @@ const after = (shape: Shape, { direction, by }: Leg): Shape => {
   return moved(shape, to);
 };
 
-const isBody = (s: Solid) => (s.role === 'body' || s.role === 'mount') && !s.swept;
-const bodies = (part: PlacedPart) => part.solids.filter(isBody);
+/** What goes along with a part; what is outside of the wall is put on from there. */
+export const goesAlong = (s: Solid) => (s.role === 'body' || s.role === 'mount') && !s.swept && !s.outside;
+const bodies = (part: PlacedPart) => part.solids.filter(goesAlong);
 
 const normal: Vec3 = [0, 0, 0];
 

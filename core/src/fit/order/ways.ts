@@ -9,6 +9,8 @@ export interface WayOutOfShell {
   exit: Exit;
   legs: Leg[];
   blockers: ReadonlySet<string>;
+  /** It is tilted by so much on its way, degrees. */
+  tilted?: number;
 }
 
 /** Sideways moves that are tried before the way out, mm: free of a wall, of an edge, of a neighbour, across. */

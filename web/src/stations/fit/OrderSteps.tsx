@@ -89,6 +89,7 @@ export function OrderSteps({ order }: { order: Order }) {
                     {s.parts.map(name).join(' with ')}
                     <span className="block font-label text-sm text-ink-soft">
                       through {s.exit}: {s.legs.map((leg) => WORDS[leg.direction]).join(', ')}
+                      {s.tilted !== undefined && `, tilted by up to ${s.tilted}°`}
                     </span>
                   </span>
                 </button>
