@@ -154,8 +154,8 @@ export function boardModel(d: Dimensions): PartModel {
         'processor-socket',
         'processor power socket',
         'body',
-        point(w - 140, shift(depth, -44), surface),
-        point(w - 120, shift(depth, -34), shift(surface, MAIN_SOCKET)),
+        point(w - 140, shift(depth, -45.5), surface),
+        point(w - 121.5, shift(depth, -34), shift(surface, MAIN_SOCKET)),
       ),
       box(
         'processor-plug',

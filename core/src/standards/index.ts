@@ -11,6 +11,7 @@ export * from './materials';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';
 export { SLOT_PITCH } from './cards';
+export { SCREWS } from './screws';
 export { PART_KINDS, practice, type PartKind, type StandardDimension, type StandardPart } from './row';
 
 /** Every part with known dimensions, in the order the bench asks for them. */
