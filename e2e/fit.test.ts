@@ -44,6 +44,41 @@ describe('where can it go', () => {
   }, 90_000);
 });
 
+describe('a part that fits nowhere', () => {
+  it('says by how much, shows where, and is put there anyway', async () => {
+    const page = await bench.page(path);
+    const before = await bench.document(path);
+    const widths = page.getByRole('textbox', { name: 'Things that stay still', exact: true });
+    // What is chosen for a plan is one step, and may be taken back.
+    await widths.click();
+    await page.keyboard.type('2');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await layout()).clearances, SLOW).toEqual({ static: 2 });
+    await button(page, 'Things that stay still: back to 0.5 mm').click();
+    await expect.poll(async () => (await layout()).clearances, SLOW).toBeUndefined();
+    await page.getByRole('link', { name: /Kit/ }).first().click();
+    await page.getByLabel('Search the library').fill('full-length-3');
+    await button(page, /^Add Full-length card, 3 slots/, false)
+      .first()
+      .click();
+    await expect.poll(async () => Object.keys((await bench.document(path)).kit.parts).length, SLOW).toBe(7);
+    await page.getByRole('link', { name: /Fit/ }).first().click();
+    const added = Object.keys((await bench.document(path)).kit.parts).find((id) => !(id in before.kit.parts))!;
+    await button(page, /Place it for me/, false)
+      .first()
+      .click();
+    await page.getByText(/fits nowhere\. Nearest is/).waitFor(SLOW);
+    await button(page, 'Show it there').click();
+    await button(page, 'Leave it').click();
+    await button(page, 'Put it there anyway').click();
+    await expect.poll(async () => added in (await layout()).placements, SLOW).toBe(true);
+    await undo(page);
+    await expect.poll(async () => added in (await layout()).placements, SLOW).toBe(false);
+    await undo(page);
+    await expect.poll(async () => Object.keys((await bench.document(path)).kit.parts).length, SLOW).toBe(6);
+  }, 90_000);
+});
+
 describe('a slot', () => {
   it('takes the card, which goes with the board and comes back with it', async () => {
     const page = await bench.page(path);

@@ -5,7 +5,7 @@ import {
   leastAlong,
   moved,
   ORIENTATIONS,
-  signedDistance,
+  crossedGap,
   signOf,
   type Axis,
   type Direction,
@@ -41,8 +41,8 @@ const STARTS = 8;
 /** Depths that differ by less are alike, mm. */
 const ALIKE = 0.02;
 
-/** How deep a position lies in what it may not be in, mm; 0 or less: it is free. */
-type Depth = (at: Vec3) => number;
+/** How deep a position lies in what it may not be in, mm; 0 or less: it is free. Over `most` it may be told as less. */
+type Depth = (at: Vec3, most?: number) => number;
 
 interface Way {
   orientation: Orientation;
@@ -68,7 +68,7 @@ export function nearestMiss(document: Conversion, id: string, around: Assembly =
   for (const way of ways) {
     let best: { at: Vec3; depth: number } | undefined;
     for (const at of coarse(way)) {
-      const depth = way.depth(at);
+      const depth = way.depth(at, best?.depth);
       if (!best || depth < best.depth) best = { at, depth };
     }
     if (best) starts.push({ way, ...best });
@@ -140,7 +140,7 @@ function bettered({ depth, low, high }: Way, from: Vec3): { at: Vec3; depth: num
       for (const way of [-step, step]) {
         const next: Vec3 = [...at];
         next[axis] = Math.min(high[axis]!, Math.max(low[axis]!, at[axis]! + way));
-        const d = depth(next);
+        const d = depth(next, least);
         if (d >= least - 1e-9) continue;
         [at, least, better] = [next, d, true];
       }
@@ -167,20 +167,30 @@ function depthIn(
     }, -Infinity),
   }));
   const edges = overhangOf(document, assembly, placed);
-  return (at) => {
+  return (at, most = Infinity) => {
     let depth = edges(at);
     // A dented hull has walls that do not reach everywhere: what is told is exact all the same.
     for (const { n, least } of walls) depth = Math.max(depth, least - n[0] * at[0] - n[1] * at[1] - n[2] * at[2]);
-    for (const zone of zones) depth = Math.max(depth, depthInZone(zone, at));
+    for (const zone of zones) {
+      // It is no better than another place already.
+      if (depth > most) return depth;
+      depth = Math.max(depth, depthInZone(zone, at, depth));
+    }
     return depth;
   };
 }
 
 const normal: Vec3 = [0, 0, 0];
 
-/** How far a position has to go to be out of a zone, mm; negative outside. */
-function depthInZone({ low, high, round, radius, crossed }: Zone, at: Vec3): number {
-  if (crossed) return -crossed.given - signedDistance(moved(crossed.own, at), crossed.obstacle, normal);
+/** How far a position has to go to be out of a zone, mm; negative outside. Where it is not over `least` it may be less. */
+function depthInZone({ low, high, round, radius, crossed }: Zone, at: Vec3, least: number): number {
+  if (crossed) {
+    // Whether two crossed cylinders are in each other is told exactly, how deep by the boxes around them: never too little.
+    const inBox = Math.min(...[0, 1, 2].map((i) => Math.min(at[i]! - low[i]!, high[i]! - at[i]!))) - crossed.given;
+    if (inBox <= Math.max(0, least)) return inBox;
+    const gap = crossedGap(moved(crossed.own, at) as typeof crossed.own, crossed.obstacle, normal);
+    return gap > 0 ? -gap : inBox;
+  }
   if (round === -1) return Math.min(...[0, 1, 2].map((i) => Math.min(at[i]! - low[i]!, high[i]! - at[i]!)));
   const axis: Axis = round;
   const plane = ([0, 1, 2] as Axis[]).filter((i) => i !== axis);
@@ -256,6 +266,7 @@ function told(document: Conversion, assembly: Assembly, id: string, way: Way, at
   const { rear, top } = way.orientation;
   const where = `with its rear ${WAYS[rear]} and its top ${WAYS[top]}, at ${[x, y, z].map((v) => v.toFixed(1)).join(', ')}`;
   const reasons = by.slice(0, NAMED).map((b) => reasonOf(document, b));
+  if (by.length > NAMED) reasons.push(`and ${by.length - NAMED} more, none of them by more than ${mm(by[NAMED]!.mm)}`);
   const at2 = way.seat.reasons.filter((r) => r.includes(' at the '));
   const forbids = way.forbidden ? `${at2.join(', ') || 'a face'}, which the brief does not allow` : '';
   return {

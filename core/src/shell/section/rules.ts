@@ -165,17 +165,14 @@ function complaintsOfHull(form: HullForm): Complaint[] {
     mayVanish(facets),
     (facet) => (lost = facets[facet]!.edge),
   );
-  if (!room && lost !== undefined) {
+  if (!room && lost !== undefined && bends(outline, lost)) {
     const [p, q] = [outline[lost]!, outline[(lost + 1) % outline.length]!];
-    const long = Math.hypot(q[0] - p[0], q[1] - p[1]);
-    // A short face between two that are cut back by their walls: the room is there, but none of this face is left in it.
-    if (long < SHORT * Math.max(...form.edges.map((e) => e.wall.value)))
-      return [
-        {
-          path: form.edges[lost]!.path,
-          message: `The face “${names[lost]}” is ${hundredths(long)} long, too short for its walls: inside nothing of it is left. Move its corners apart or take one out.`,
-        },
-      ];
+    return [
+      {
+        path: form.edges[lost]!.path,
+        message: `The face “${names[lost]}” is ${hundredths(Math.hypot(q[0] - p[0], q[1] - p[1]))} long, too short for its walls: inside nothing of it is left. Move its corners apart or take one out.`,
+      },
+    ];
   }
   if (!room) {
     const walls = form.edges.map((e) => e.wall.value);
@@ -204,8 +201,23 @@ export function boundsOfForm(form: HullForm): { low: [number, number, number]; h
   return { low, high };
 }
 
-/** A face shorter than so many times the thickest wall may be lost to its neighbours. */
-const SHORT = 3;
+/** Faces that go on nearly straight into each other, as a cosine (30°). */
+const NEARLY = 0.866;
+
+/** Does an edge go on nearly straight into one of its neighbours? Then that may take all of its inside. */
+function bends(outline: readonly Point2[], edge: number): boolean {
+  const n = outline.length;
+  const along = (i: number): Point2 => {
+    const [p, q] = [outline[(i + n) % n]!, outline[(i + 1 + n) % n]!];
+    const long = Math.hypot(q[0] - p[0], q[1] - p[1]);
+    return [(q[0] - p[0]) / long, (q[1] - p[1]) / long];
+  };
+  const own = along(edge);
+  return [edge - 1, edge + 1].some((i) => {
+    const [u, v] = along(i);
+    return own[0] * u + own[1] * v > NEARLY;
+  });
+}
 
 const DIRECTIONS = ['across', 'in depth', 'in height'];
 

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { inUnit } from '@young-shell/core/quantity';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
-import { selectShown } from '../../document/selectors';
+import { selectDocument, selectShown } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Field, inputClass } from '../../ui/Field';
@@ -40,6 +40,8 @@ export function PartPlace({ id }: { id: string }) {
   const [miss, setMiss] = useState<Miss>();
   const part = document.kit.parts[id];
   const placement = document.layout.placements[id];
+  // While it is only tried on somewhere it has no place yet.
+  const isPlaced = useAppSelector((s) => id in selectDocument(s).layout.placements);
   if (!part) return null;
 
   const place = async () => {
@@ -161,7 +163,7 @@ export function PartPlace({ id }: { id: string }) {
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}
-      {miss?.part === id && !placement && <MissNote miss={miss} />}
+      {miss?.part === id && !isPlaced && <MissNote miss={miss} />}
       <SlotNote id={id} />
       <WhereCanItGo id={id} />
       {placement && <PartMargins />}
