@@ -53,7 +53,13 @@ export function cocktailTable(): Conversion {
         'Stick housing',
         { kind: 'cylinder', axis: 'z', diameter: calipers(64), length: guess(90) },
         [guess(40), guess(247), guess(225)],
-        { kind: 'mechanism', moving: true, why: 'both players', copies: { kind: 'mirror', axis: 'x', at: tape(406) } },
+        {
+          kind: 'mechanism',
+          control: 'lever',
+          moving: true,
+          why: 'both players',
+          copies: { kind: 'mirror', axis: 'x', at: tape(406) },
+        },
       ),
     },
     openings: {

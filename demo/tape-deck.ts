@@ -31,16 +31,19 @@ const hull: ProfileHull = {
 const features: Record<string, Feature> = {
   'keys-1': block('Transport keys', [rule(96), rule(12.1), rule(22)], [rule(150), rule(46), rule(34)], {
     kind: 'mechanism',
+    control: 'keys',
     sweep: { bottom: 6 },
     why: 'piano keys work the new controls',
     metal: true,
     moving: true,
   }),
   'meter-1': block('Left meter', [rule(262), rule(58), rule(58)], [calipers(62), calipers(38), calipers(30)], {
+    control: 'meter',
     why: 'shows the processor load',
     body: 'lid',
   }),
   'meter-2': block('Right meter', [rule(336), rule(58), rule(58)], [calipers(62), calipers(38), calipers(30)], {
+    control: 'meter',
     why: 'shows the network',
     body: 'lid',
   }),
@@ -50,6 +53,7 @@ const features: Record<string, Feature> = {
     [rule(40), rule(12.1), rule(14)],
     {
       kind: 'mechanism',
+      control: 'knob',
       why: 'chooses the source',
       metal: true,
     },

@@ -38,6 +38,7 @@ hull.corners[5]!.radius = calipers(9);
 const features: Record<string, Feature> = {
   'keys-1': block('Key bed', [calipers(42), calipers(12), calipers(16)], [calipers(304), calipers(96), calipers(14)], {
     kind: 'mechanism',
+    control: 'keys',
     why: 'every key works again through its matrix',
     moving: true,
     sweep: { top: 4, bottom: 3 },
@@ -55,6 +56,7 @@ const features: Record<string, Feature> = {
     [calipers(24), calipers(46), calipers(28)],
     {
       kind: 'mechanism',
+      control: 'lever',
       body: 'lid',
       why: 'becomes a new line',
       moving: true,

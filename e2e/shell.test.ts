@@ -175,7 +175,12 @@ describe('imports', () => {
     await page.getByRole('button', { name: 'It is the shell' }).click();
     await expect.poll(async () => (await bench.document(path)).shell.hull.form, SLOW).toBe('solid');
     await page.reload();
-    await page.getByText(/stands as \d+ boxes/).waitFor();
+    // Of the room inside, 34 296 mm² × 352 mm = 12.07 L, steps under the slope take a little.
+    const room = await page.getByText(/[\d.]+ L of room, its ribs and slopes as \d+ boxes/).innerText();
+    const litresInside = Number(/([\d.]+) L of room/.exec(room)![1]);
+    expect(litresInside).toBeGreaterThan(0.95 * 12.07);
+    expect(litresInside).toBeLessThanOrEqual(12.1);
+    await expect.poll(() => page.getByRole('textbox', { name: 'bottom', exact: true }).inputValue(), SLOW).toBe('4.0');
     const litres = page.getByRole('region', { name: 'Litres' });
     await expect.poll(() => litres.innerText(), SLOW).toMatch(/15\.\d\d/);
   });

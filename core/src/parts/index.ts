@@ -3,4 +3,4 @@ export { boardOf, isJoined, type JoinedPart } from './joined';
 export * from './model';
 export * from './partModel';
 export { looksOf } from './looks/looksOf';
-export type { Mark, Tone } from './looks/sheet';
+export { Sheet, type Mark, type Tone } from './looks/sheet';

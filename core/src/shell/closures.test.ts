@@ -1,12 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, defaultBox, feature, lidAt, newConversion, type Conversion, type Feature } from '../document';
+import {
+  applyChange,
+  CONTROLS,
+  defaultBox,
+  feature,
+  lidAt,
+  newConversion,
+  type Control,
+  type Conversion,
+  type Feature,
+} from '../document';
 import { accessOf, marginsOf, orderFindings, orderOf, stopsAt } from '../fit';
 import { partFrom } from '../parts';
 import { assessAll } from '../plan';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
-import { asSnapTab } from '.';
+import { asSnapTab, looksOfControl } from '.';
 
 const length = (v: number) => measured(v);
 const box = (low: readonly number[], size: readonly number[], rest: Partial<Feature>): Feature =>
@@ -103,5 +113,30 @@ describe('screws from inside', () => {
     expect(findings(far)).toEqual([]);
     const farther = applyChange(held(230, 235, 20), { type: 'placePart', id: 'drive-1', placement: null }).document;
     expect(findings(farther)[0]).toMatch(/the shell is in the way/);
+  });
+});
+
+describe('an original control', () => {
+  const document = shut(0, 40);
+  const shape = { kind: 'cylinder', axis: 1, low: [30, 3, 20], high: [60, 13, 50] } as const;
+  const drawn = (control: Control) => {
+    const cylinder = { kind: 'cylinder', axis: 'y', diameter: length(30), length: length(10) } as const;
+    const made = feature('Knob', cylinder, [length(30), length(3), length(20)], { control });
+    const next = applyChange(document, { type: 'setFeature', id: 'knob-1', feature: made }).document;
+    return looksOfControl(next, 'knob-1', { ...shape, low: [30, 3, 20], high: [60, 13, 50] });
+  };
+  it('is drawn on the side to its wall, within itself, each kind otherwise', () => {
+    const pictures = CONTROLS.map((control) => {
+      const marks = drawn(control);
+      expect(new Set(marks.map((m) => m.side))).toEqual(new Set([control === 'keys' ? 'top' : 'front']));
+      for (const { path } of marks)
+        for (const p of path)
+          p.forEach((v, i) => {
+            expect(v).toBeGreaterThanOrEqual(shape.low[i]! - 1e-9);
+            expect(v).toBeLessThanOrEqual(shape.high[i]! + 1e-9);
+          });
+      return JSON.stringify(marks);
+    });
+    expect(new Set(pictures).size).toBe(CONTROLS.length);
   });
 });

@@ -1,9 +1,12 @@
 import type { Assembly } from '@young-shell/core/assembly';
 import type { Conversion, Feature } from '@young-shell/core/document';
+import { looksOfControl } from '@young-shell/core/shell';
 import type { Shape, Vec3 } from '@young-shell/core/solid';
+import { useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { FEATURE_FILL, PENCIL } from './palette';
 import { select } from './slice';
+import { ControlLooks3d } from './PartLooks3d';
 import { SolidMesh } from './SolidMesh';
 import { useMeshGeometry } from './useMeshGeometry';
 
@@ -42,9 +45,19 @@ export function Features3d({ assembly, document }: { assembly: Assembly; documen
             ghost={f.swept ?? false}
           />
         )}
+        {!f.swept && document.shell.features[f.owner]?.control && (
+          <ControlOf document={document} id={f.owner} shape={f.shape} />
+        )}
       </group>
     );
   });
+}
+
+/** A control drawn as what it is; its marks are made anew only where it or the shell changed. */
+function ControlOf({ document, id, shape }: { document: Conversion; id: string; shape: Shape }) {
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const marks = useMemo(() => looksOfControl(document, id, shape), [document.shell, id, shape]);
+  return <ControlLooks3d marks={marks} />;
 }
 
 const cornerOf = ({ x, y, z }: Feature): Vec3 => [x.value, y.value, z.value];

@@ -1,27 +1,36 @@
 import type { PlacedPart } from '@young-shell/core/assembly';
-import { looksOf, type Tone } from '@young-shell/core/parts';
-import { DIRECTIONS, turnDirection, type Vec3 } from '@young-shell/core/solid';
+import { looksOf, type Mark, type Tone } from '@young-shell/core/parts';
+import { DIRECTIONS, turnDirection, type Direction, type Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo } from 'react';
 import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute } from 'three';
 import { MARK_LINE, MARK_TONE } from './palette';
 
 /** Marks stand this far off the side they are drawn on, each a little farther than the one before, mm. */
 const OFF = 0.25;
-const EACH = 0.004;
+const EACH = 0.02;
 
-/** Areas and lines of all marks of a part, counted from its low ends. */
-function geometriesOf({ id, part, toShell, turn, low }: PlacedPart): { areas: BufferGeometry; lines: BufferGeometry } {
+interface Geometries {
+  areas: BufferGeometry;
+  lines: BufferGeometry;
+}
+
+/** Areas and lines of marks, each point where `place` puts it, the sides looking where `turned` says. */
+function geometriesOf(
+  marks: readonly Mark[],
+  place: (p: Vec3) => Vec3,
+  turned: (side: Direction) => Direction,
+): Geometries {
   const [areas, colours, lines]: [number[], number[], number[]] = [[], [], []];
   const tones = Object.fromEntries(Object.entries(MARK_TONE).map(([tone, c]) => [tone, new Color(c)])) as Record<
     Tone,
     Color
   >;
-  looksOf(id, part).forEach(({ side, path, closed, tone }, k) => {
-    const out = DIRECTIONS[turnDirection(turn, side)];
+  marks.forEach(({ side, path, closed, tone }, k) => {
+    const out = DIRECTIONS[turned(side)];
     const lift = OFF + EACH * k;
     const points = path.map((p): Vec3 => {
-      const q = toShell(p);
-      return [0, 1, 2].map((i) => q[i]! - low[i]! + lift * out[i]!) as Vec3;
+      const q = place(p);
+      return [0, 1, 2].map((i) => q[i]! + lift * out[i]!) as Vec3;
     });
     if (tone)
       for (let i = 1; i + 1 < points.length; i++)
@@ -41,10 +50,37 @@ function geometriesOf({ id, part, toShell, turn, low }: PlacedPart): { areas: Bu
 }
 
 /** What a part is recognised by: made once for a part and the way it is turned, moved with it. */
-export function PartLooks3d({ part }: { part: PlacedPart }) {
-  const { rear, top } = part.placement;
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const { areas, lines } = useMemo(() => geometriesOf(part), [part.id, part.part, rear, top]);
+export function PartLooks3d({ part: placed }: { part: PlacedPart }) {
+  const { id, part, toShell, turn, low } = placed;
+  const { rear, top } = placed.placement;
+  const geometries = useMemo(
+    () =>
+      geometriesOf(
+        looksOf(id, part),
+        (p) => toShell(p).map((v, i) => v - low[i]!) as Vec3,
+        (side) => turnDirection(turn, side),
+      ),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [id, part, rear, top],
+  );
+  return <Looks at={low} geometries={geometries} />;
+}
+
+/** What an original control is recognised by. */
+export function ControlLooks3d({ marks }: { marks: readonly Mark[] }) {
+  const geometries = useMemo(
+    () =>
+      geometriesOf(
+        marks,
+        (p) => p,
+        (side) => side,
+      ),
+    [marks],
+  );
+  return <Looks at={[0, 0, 0]} geometries={geometries} />;
+}
+
+function Looks({ at, geometries: { areas, lines } }: { at: Vec3; geometries: Geometries }) {
   useEffect(
     () => () => {
       areas.dispose();
@@ -53,7 +89,7 @@ export function PartLooks3d({ part }: { part: PlacedPart }) {
     [areas, lines],
   );
   return (
-    <group position={part.low}>
+    <group position={at}>
       <mesh geometry={areas} raycast={() => undefined}>
         <meshBasicMaterial vertexColors side={DoubleSide} toneMapped={false} />
       </mesh>

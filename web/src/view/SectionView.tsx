@@ -1,3 +1,4 @@
+import { looksOfControl } from '@young-shell/core/shell';
 import { kindOf } from '@young-shell/core/parts';
 import type { Solid } from '@young-shell/core/assembly';
 import type { Point2 } from '@young-shell/core/solid';
@@ -6,7 +7,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectShown } from '../document/selectors';
 import { FEATURE_FILL, PART_FILL, SHELL_FILL } from './palette';
-import { PartLooksSection } from './PartLooksSection';
+import { ControlLooksSection, PartLooksSection } from './PartLooksSection';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
@@ -174,6 +175,18 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             onPick={() => dispatch(select({ kind: 'feature', id: f.owner }))}
           />
         ))}
+        {features.map(
+          (f) =>
+            !f.swept && (
+              <ControlLooksSection
+                key={f.id}
+                marks={looksOfControl(document, f.owner, f.shape)}
+                mode={mode}
+                depth={depth}
+                width={px(0.8)}
+              />
+            ),
+        )}
         {assembly.parts.map((part) => {
           const selected = selection?.kind === 'part' && selection.id === part.id;
           const fill = PART_FILL[kindOf(part.part) ?? 'drive'];

@@ -25,7 +25,7 @@ export class Sheet {
   private readonly high: Vec3;
 
   constructor(
-    block: Block,
+    block: Pick<Block, 'low' | 'high'>,
     readonly side: Direction,
   ) {
     this.low = block.low.map((l) => l.value) as Vec3;

@@ -42,6 +42,8 @@ export const FEATURE_KINDS = [
   'pocket',
   'other',
 ] as const;
+/** What an original control is, for how it is drawn. */
+export const CONTROLS = ['knob', 'keys', 'meter', 'lamp', 'switch', 'lever'] as const;
 export const HAZARD_KINDS = [
   'asbestos',
   'lead paint',
@@ -132,6 +134,8 @@ export const fate = oneOf(FATES);
 const feature = object({
   name: text(80),
   kind: oneOf(FEATURE_KINDS),
+  /** Missing: no control, or one nobody would know. */
+  control: optional(oneOf(CONTROLS)),
   shape,
   x: place,
   y: place,
@@ -231,6 +235,7 @@ export type BoxList = ImportedSolid['cover'];
 export type FeatureShape = Of<typeof shape>;
 export type PrismShape = Extract<FeatureShape, { kind: 'prism' }>;
 export type Feature = Of<typeof feature>;
+export type Control = (typeof CONTROLS)[number];
 export type FeatureKind = (typeof FEATURE_KINDS)[number];
 export type Fate = (typeof FATES)[number];
 export type Copies = NonNullable<Feature['copies']>;

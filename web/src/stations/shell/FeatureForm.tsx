@@ -1,6 +1,7 @@
 import { survives } from '@young-shell/core/brief';
 import { asSnapTab } from '@young-shell/core/shell';
 import {
+  CONTROLS,
   extentOf,
   FEATURE_KINDS,
   SIDES,
@@ -79,6 +80,17 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
         options={FEATURE_KINDS.map((value) => ({ value, label: value }))}
         onChange={(kind: FeatureKind) => put(kind === 'snap tab' ? asSnapTab(document, feature) : { kind })}
       />
+      {(feature.kind === 'mechanism' || feature.kind === 'other') && (
+        <Choice
+          label="Drawn as"
+          value={feature.control ?? 'none'}
+          options={[{ value: 'none', label: 'what it is' }, ...CONTROLS.map((value) => ({ value, label: value }))]}
+          onChange={(control) => {
+            const { control: _, ...rest } = feature;
+            return submit({ type: 'setFeature', id, feature: control === 'none' ? rest : { ...rest, control } });
+          }}
+        />
+      )}
       {shape.kind !== 'solid' && (
         <Choice
           label="Shape"
@@ -131,7 +143,7 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
       </div>
       <Check label="metal" checked={feature.metal} onChange={(metal) => put({ metal })} />
       <Check label="it moves" checked={feature.moving} onChange={(moving) => put({ moving })} />
-      {feature.moving && (
+      {(feature.moving || feature.kind === 'snap tab') && (
         <fieldset className="col-span-2 m-0 grid grid-cols-3 gap-1.5 border-0 p-0">
           <legend className="p-0 font-label text-sm text-ink-soft">Room it sweeps beyond itself</legend>
           {SIDES.map((side) => (
