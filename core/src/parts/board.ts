@@ -125,7 +125,8 @@ export function boardModel(d: Dimensions): PartModel {
     ),
   );
   if (isAtx) {
-    // Memory beside the cooler along the front edge; the 24-pin plug between slot and cooler, SATA beside it.
+    // Memory beside the cooler along the front edge; the 24-pin plug between slot and cooler, SATA beside it, power for the
+    // processor behind the rear sockets at the side away from the slots.
     const slotX = w - FIRST_SLOT.fromEdge;
     const memoryTop = add(surface, d.at('memoryHeight'));
     blocks.push(
@@ -154,15 +155,15 @@ export function boardModel(d: Dimensions): PartModel {
         'processor-socket',
         'processor power socket',
         'body',
-        point(w - 140, shift(depth, -45.5), surface),
-        point(w - 121.5, shift(depth, -34), shift(surface, MAIN_SOCKET)),
+        point(w - 21.5, shift(depth, -45.5), surface),
+        point(w - 3, shift(depth, -34), shift(surface, MAIN_SOCKET)),
       ),
       box(
         'processor-plug',
         'processor power plug and its bend',
         'plug room',
-        point(w - 140, shift(depth, -46), surface),
-        point(w - 120, shift(depth, -32), shift(surface, 35)),
+        point(w - 22, shift(depth, -46), surface),
+        point(w - 2, shift(depth, -32), shift(surface, 35)),
       ),
       box('memory', 'memory', 'body', point(w - 150, 6, surface), point(w - 10, 18, memoryTop)),
       box(

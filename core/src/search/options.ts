@@ -136,7 +136,7 @@ function knownOption(...of: Parameters<typeof optionOf>): Option | undefined {
   const conserves = document.brief.policy === 'conserve';
   const key = JSON.stringify([
     ...[id, orientation, seat.at, seat.span, half, settings, only !== undefined],
-    ...[document.cut.allowance, conserves, document.layout.clearances],
+    ...[document.cut.allowance, conserves, document.layout.clearances, base.features.length],
   ]);
   const made = options.get(key) ?? optionOf(...of) ?? 'none';
   options.set(key, made);

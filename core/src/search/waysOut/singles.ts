@@ -41,6 +41,7 @@ function risers(document: Conversion): Intervention[] {
           changes: [{ type: 'setCable' as const, id, cable: { length } }],
           search: { flat: [card] },
           row: `riser/${card}`,
+          nested: true as const,
           touches: [card],
         }));
     });
@@ -82,6 +83,7 @@ function swaps(document: Conversion): Intervention[] {
         effort,
         changes: [{ type: 'setPart', id, part: next }],
         row: `${key.startsWith('cooler') ? 'cooler' : 'smaller'}/${id}`,
+        ...(key.startsWith('cooler') ? { nested: true } : {}),
         touches: [id],
       });
     if (row.kind === 'board') {

@@ -52,6 +52,8 @@ export interface Intervention extends Effort {
   search?: Partial<LayoutOptions>;
   /** Interventions of one row get larger one after the other. */
   row?: string;
+  /** What a smaller one of its row allows, a larger one does, too: where the largest fails none is tried. */
+  nested?: true;
   /** Parts it is about; undefined: the shell as a whole. */
   touches?: string[];
 }

@@ -94,12 +94,29 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
       touches.some((id) => conflict.parts.includes(id));
     const singles = interventions(document).filter(helps);
     const done = new Set<string>();
+    const hopeless = new Set<string>();
+    const asked = new Set<string>();
+    /** Is there anything in a row of which the largest allows all that the others do? */
+    const leadsNowhere = ({ row, nested }: Intervention): boolean => {
+      if (row === undefined || !nested) return false;
+      if (!asked.has(row)) {
+        asked.add(row);
+        const all = singles.filter((i) => i.row === row);
+        const largest = all.at(-1)!;
+        if (all.length > 1) {
+          tried.push(largest.label);
+          const next = applied(document, largest.changes);
+          if (!next || !look(next, largest.search)) hopeless.add(row);
+        }
+      }
+      return hopeless.has(row);
+    };
     singles.forEach((single, k) => {
       if (stop()) return;
       onProgress?.(0.3 + 0.5 * (k / singles.length), single.label);
       // Of one row of interventions that get larger, only the least that works is a way.
       if (single.row !== undefined && done.has(single.row)) return;
-      if (!attempt(single)) failed.push(single);
+      if (leadsNowhere(single) || !attempt(single)) failed.push(single);
       else if (single.row !== undefined) done.add(single.row);
     });
   }
