@@ -119,7 +119,7 @@ export async function fitRows(short: boolean): Promise<Row[]> {
   rows.push({
     what: 'all ways out of it',
     ms: await medianOf(() => waysOutOf(tooMuch), 1, short ? 0 : 1),
-    limit: 15_000,
+    limit: 6000,
     against: 'copying the plan through JSON',
     againstMs: copy,
   });
