@@ -21,6 +21,8 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
   const submit = useSubmit();
   const unit = useAppSelector((s) => s.preferences.unit);
   const { warns = [] } = layout;
+  // What a station warns of in its own words, with its number, is said once.
+  const bad = layout.bad.filter((line) => !warns.some((warning) => warning.startsWith(line)));
   const trying = useAppSelector((s) => s.view.preview?.label === name);
   const shown = useMemo(() => withLayout(document, layout.placements), [document, layout]);
   const change: Change = useMemo(
@@ -56,7 +58,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
               + {line}
             </li>
           ))}
-          {layout.bad.map((line) => (
+          {bad.map((line) => (
             <li key={line} className="text-stop">
               − {line}
             </li>
