@@ -167,14 +167,18 @@ function depthIn(
     }, -Infinity),
   }));
   const edges = overhangOf(document, assembly, placed);
+  const order = [...zones];
   return (at, most = Infinity) => {
     let depth = edges(at);
     // A dented hull has walls that do not reach everywhere: what is told is exact all the same.
     for (const { n, least } of walls) depth = Math.max(depth, least - n[0] * at[0] - n[1] * at[1] - n[2] * at[2]);
-    for (const zone of zones) {
-      // It is no better than another place already.
-      if (depth > most) return depth;
-      depth = Math.max(depth, depthInZone(zone, at, depth));
+    for (let k = 0; k < order.length && depth <= most; k++) {
+      const zone = order[k]!;
+      const within = depthInZone(zone, at, depth);
+      if (within <= depth) continue;
+      depth = within;
+      // No better than another place already. What was in the way is likely to be again: it is asked first.
+      if (depth > most && k > 0) [order[0], order[k]] = [zone, order[0]!];
     }
     return depth;
   };
@@ -182,16 +186,26 @@ function depthIn(
 
 const normal: Vec3 = [0, 0, 0];
 
+/** How far a position is from the nearest side of a box, mm; negative outside. No allocations: it is asked very often. */
+function depthInBox(low: Vec3, high: Vec3, at: Vec3): number {
+  const x = Math.min(at[0] - low[0], high[0] - at[0]);
+  const y = Math.min(at[1] - low[1], high[1] - at[1]);
+  const z = Math.min(at[2] - low[2], high[2] - at[2]);
+  return Math.min(x, y, z);
+}
+
 /** How far a position has to go to be out of a zone, mm; negative outside. Where it is not over `least` it may be less. */
 function depthInZone({ low, high, round, radius, crossed }: Zone, at: Vec3, least: number): number {
   if (crossed) {
     // Whether two crossed cylinders are in each other is told exactly, how deep by the boxes around them: never too little.
-    const inBox = Math.min(...[0, 1, 2].map((i) => Math.min(at[i]! - low[i]!, high[i]! - at[i]!))) - crossed.given;
+    const inBox = depthInBox(low, high, at) - crossed.given;
     if (inBox <= Math.max(0, least)) return inBox;
     const gap = crossedGap(moved(crossed.own, at) as typeof crossed.own, crossed.obstacle, normal);
     return gap > 0 ? -gap : inBox;
   }
-  if (round === -1) return Math.min(...[0, 1, 2].map((i) => Math.min(at[i]! - low[i]!, high[i]! - at[i]!)));
+  if (round === -1) return depthInBox(low, high, at);
+  // Where the box around a round one is no deeper, it is not either.
+  if (Math.min(at[round] - low[round], high[round] - at[round]) <= least) return -Infinity;
   const axis: Axis = round;
   const plane = ([0, 1, 2] as Axis[]).filter((i) => i !== axis);
   const axial = Math.min(at[axis] - low[axis], high[axis] - at[axis]);
