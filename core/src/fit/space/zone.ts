@@ -170,22 +170,33 @@ const DIAGONAL: Vec3 = [Math.SQRT1_2, Math.SQRT1_2, 0];
 
 /** Leaves out zones that lie in another one. */
 function undominated(zones: Zone[]): Zone[] {
-  const size = (z: Zone) => (z.high[0] - z.low[0]) * (z.high[1] - z.low[1]) * (z.high[2] - z.low[2]);
-  const bySize = [...zones].sort((a, b) => size(b) - size(a));
+  const sized = zones.map((zone) => {
+    const { low, high } = zone;
+    return { zone, size: (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]) };
+  });
+  sized.sort((a, b) => b.size - a.size);
   const kept: Zone[] = [];
-  for (const zone of bySize) {
-    const grown = zone.round < 0 ? 0 : zone.radius;
-    const inside = kept.some(
-      (k) =>
-        k.round < 0 &&
-        !k.crossed &&
-        (k.touch & ~zone.touch) === 0 &&
-        k.clear >= zone.clear &&
-        [0, 1, 2].every((i) => k.low[i]! <= zone.low[i]! - grown + EPS && k.high[i]! >= zone.high[i]! + grown - EPS),
-    );
+  for (const { zone } of sized) {
+    let inside = false;
+    for (let k = 0; k < kept.length && !inside; k++) inside = holds(kept[k]!, zone);
     if (!inside) kept.push(zone);
   }
   return kept;
+}
+
+/** Does a zone lie wholly in another one? For the other only boxes are asked. No functions here: it is asked for all pairs. */
+function holds(outer: Zone, inner: Zone): boolean {
+  if (outer.round >= 0 || outer.crossed || outer.clear < inner.clear || (outer.touch & ~inner.touch) !== 0)
+    return false;
+  const grown = (inner.round < 0 ? 0 : inner.radius) - EPS;
+  return (
+    outer.low[0] <= inner.low[0] - grown &&
+    outer.low[1] <= inner.low[1] - grown &&
+    outer.low[2] <= inner.low[2] - grown &&
+    outer.high[0] >= inner.high[0] + grown &&
+    outer.high[1] >= inner.high[1] + grown &&
+    outer.high[2] >= inner.high[2] + grown
+  );
 }
 
 const NONE: Vec3 = [0, 0, 0];
