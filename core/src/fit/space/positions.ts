@@ -1,3 +1,6 @@
+/** What arithmetic is off by, mm. */
+export const EPS = 1e-6;
+
 /** Positions to be tried along an axis: a single exact one, a run of equal steps, or any places; mm. */
 export interface Run {
   from: number;
