@@ -6,13 +6,10 @@ import { directionOf, type Axis } from '../solid';
 /** How far a snap tab bends before it lets go, mm (common practice, no source). */
 export const TAB_BENDS = 5;
 
-/** Features that are the place of a closure, by the closure's kind. */
-const PLACES = { 'snap tab': 'snap tab', screw: 'screw' } as const;
-
-/** So many places of a kind of closure a body has, copies counted. */
-export const placesOf = ({ features }: Shell, body: string, kind: keyof typeof PLACES): number =>
+/** So many features are the places of a kind of closure of a body, copies counted. */
+const placesOf = ({ features }: Shell, body: string, kind: 'snap tab' | 'screw'): number =>
   Object.values(features)
-    .filter((f) => f.kind === PLACES[kind] && f.body === body && f.fate !== 'removed')
+    .filter((f) => f.kind === kind && f.body === body && f.fate !== 'removed')
     .reduce((sum, { copies }) => sum + (copies === null ? 1 : copies.kind === 'mirror' ? 2 : copies.count), 0);
 
 /** Into the room: away from the wall a feature is nearest to, of those that its body does not lift off along. */

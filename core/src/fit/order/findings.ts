@@ -19,12 +19,14 @@ export function orderFindings(
   const name = (id: string) => nameOf(document, { kind: 'part', id });
   const base = { station: 'fit' as const, figures: [] };
   if (order.exits.length === 0) return [];
+  // What is plugged together leaves only as its socket lets it: longer ways are not looked for there.
+  const plugged = (id: string) => assembly.parts.some((p) => p.pluggedInto && (p.id === id || p.pluggedInto === id));
   for (const id of order.trapped)
     findings.push({
       ...base,
       id: `fit/trapped/${id}`,
       verdict: 'stop',
-      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in. Straight moves one after the other and a tilt were tried.`,
+      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in. ${plugged(id) ? 'Short straight moves from its socket were tried; unplugged, longer ones may do.' : 'Straight moves one after the other and a tilt were tried.'}`,
       brief: `${name(id)} trapped`,
       about: [{ kind: 'part', id }],
     });

@@ -60,7 +60,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
     return true;
   };
   const attempt = (i: Intervention): boolean => {
-    tried.push(i.label);
+    if (!tried.includes(i.label)) tried.push(i.label);
     const next = applied(document, i.changes);
     const layout = next && look(next, i.search);
     return layout !== undefined && add(wayFrom(document, i, layout));
