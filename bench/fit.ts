@@ -7,6 +7,7 @@ import {
   fieldFrom,
   freePositions,
   freeRoom,
+  nearestMiss,
   orderOf,
   routesOf,
   type Run,
@@ -113,6 +114,14 @@ export async function fitRows(short: boolean): Promise<Row[]> {
       short ? 1 : 3,
     ),
     limit: 3000,
+    against: 'copying the plan through JSON',
+    againstMs: copy,
+  });
+  const larger = change(demo, add('board-2', 'board/atx'));
+  rows.push({
+    what: 'nearest miss of a full-size board in the demo',
+    ms: await medianOf(() => nearestMiss(larger, 'board-2'), short ? 1 : 5),
+    limit: 500,
     against: 'copying the plan through JSON',
     againstMs: copy,
   });

@@ -64,20 +64,18 @@ export function nearestMiss(document: Conversion, id: string, around: Assembly =
   let ways = waysOf(document, assembly, id, false);
   // Where the brief leaves it no face at all, the nearest one that it forbids.
   if (ways.length === 0) ways = waysOf(open(document), assembly, id, true);
-  const starts: { way: Way; at: Vec3; depth: number }[] = [];
+  let starts: { way: Way; at: Vec3; depth: number }[] = [];
   for (const way of ways) {
+    // Deeper than the last that is kept (and not just alike): how deep does not matter any more.
+    const kept = starts.length < STARTS ? Infinity : starts.at(-1)!.depth + ALIKE;
     let best: { at: Vec3; depth: number } | undefined;
     for (const at of coarse(way)) {
-      const depth = way.depth(at, best?.depth);
-      if (!best || depth < best.depth) best = { at, depth };
+      const depth = way.depth(at, Math.min(best?.depth ?? Infinity, kept));
+      if (depth <= kept && (!best || depth < best.depth)) best = { at, depth };
     }
-    if (best) starts.push({ way, ...best });
+    if (best) starts = [...starts, { way, ...best }].sort(byDepth).slice(0, STARTS);
   }
-  starts.sort(byDepth);
-  const found = starts
-    .slice(0, STARTS)
-    .map(({ way, at }) => ({ way, ...bettered(way, at) }))
-    .sort(byDepth)[0];
+  const found = starts.map(({ way, at }) => ({ way, ...bettered(way, at) })).sort(byDepth)[0];
   return found && told(document, assembly, id, found.way, found.at);
 }
 
@@ -167,18 +165,32 @@ function depthIn(
     }, -Infinity),
   }));
   const edges = overhangOf(document, assembly, placed);
-  const order = [...zones];
+  const order = Int32Array.from(zones, (_, k) => k);
+  const sides = new Float64Array(6 * zones.length);
+  zones.forEach(({ low, high, round, radius }, k) => {
+    // A round one has its box without the radius, which it adds across its axis.
+    const more = low.map((_, i) => (round === -1 || round === i ? 0 : radius));
+    sides.set([...low.map((v, i) => v - more[i]!), ...high.map((v, i) => v + more[i]!)], 6 * k);
+  });
   return (at, most = Infinity) => {
     let depth = edges(at);
     // A dented hull has walls that do not reach everywhere: what is told is exact all the same.
     for (const { n, least } of walls) depth = Math.max(depth, least - n[0] * at[0] - n[1] * at[1] - n[2] * at[2]);
     for (let k = 0; k < order.length && depth <= most; k++) {
-      const zone = order[k]!;
-      const within = depthInZone(zone, at, depth);
+      const i = order[k]!;
+      // No deeper than what is known along one axis already: most of them, so it is asked without a call.
+      const s = 6 * i;
+      if (at[0] - sides[s]! <= depth || sides[s + 3]! - at[0] <= depth) continue;
+      if (at[1] - sides[s + 1]! <= depth || sides[s + 4]! - at[1] <= depth) continue;
+      if (at[2] - sides[s + 2]! <= depth || sides[s + 5]! - at[2] <= depth) continue;
+      const within = depthInZone(zones[i]!, at, depth);
       if (within <= depth) continue;
       depth = within;
       // No better than another place already. What was in the way is likely to be again: it is asked first.
-      if (depth > most && k > 0) [order[0], order[k]] = [zone, order[0]!];
+      if (depth > most && k > 0) {
+        order[k] = order[0]!;
+        order[0] = i;
+      }
     }
     return depth;
   };
@@ -224,18 +236,15 @@ function overhangOf(document: Conversion, assembly: Assembly, placed: PlacedPart
     const wall = assembly.hull.walls.find((w) => w.normal[axis] * signOf(face.direction) < -0.999);
     const frame = hullModel(document.shell).frames.find((f) => f.face === wall?.face);
     if (!frame) continue;
-    const us = frame.outline.map((p) => p[0]);
-    const vs = frame.outline.map((p) => p[1]);
+    const [[uLow, uHigh], [vLow, vHigh]] = ([0, 1] as const).map((i) => {
+      const all = frame.outline.map((p) => p[i]);
+      return [Math.min(...all), Math.max(...all)];
+    }) as [[number, number], [number, number]];
     for (const cut of face.cuts) {
       const [hu, hv] = halfSize(cut, frame);
       tests.push((at) => {
         const { u, v } = onFace(frame, cut.at.map((c, i) => c + at[i]!) as Vec3);
-        return Math.max(
-          Math.min(...us) - (u - hu),
-          u + hu - Math.max(...us),
-          Math.min(...vs) - (v - hv),
-          v + hv - Math.max(...vs),
-        );
+        return Math.max(uLow - (u - hu), u + hu - uHigh, vLow - (v - hv), v + hv - vHigh);
       });
     }
   }
