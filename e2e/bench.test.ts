@@ -129,11 +129,12 @@ describe('from a measured shell to a cut sheet', () => {
 
     await page.getByRole('link', { name: /Cut/ }).first().click();
     const download = page.waitForEvent('download');
+    await page.getByRole('tab', { name: 'Sheets' }).click();
     await page.getByRole('button', { name: 'All sheets, PDF' }).click();
     const file = await (await download).path();
     expect(readFileSync(file).subarray(0, 5).toString()).toBe('%PDF-');
     const svg = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'this face, SVG' }).click();
+    await page.getByRole('button', { name: 'SVG' }).click();
     expect(readFileSync(await (await svg).path(), 'utf8')).toMatch(/^<svg [^>]*width="\d/);
 
     const toolbox = await bench.pathOf('Toolbox', 'fit');

@@ -10,6 +10,7 @@ installPrograms({
   pdftoppm: 'poppler-utils',
   'rsvg-convert': 'librsvg2-bin',
   admesh: 'admesh',
+  ezdxf: 'python3-ezdxf',
 });
 installPackages({ tests: true });
 buildWeb();

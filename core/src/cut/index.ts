@@ -1,4 +1,21 @@
-export { assessCut, leastWeb, thinWebs, type CutReport, type ThinWeb } from './assess';
-export { halfOf, openingsOf, raisedV, type CutOpening } from './openings';
-export { facesToCut, sheetOf, sizeWords, type HoleRow, type Sheet, type SheetItem } from './sheet';
-export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './tiles';
+export { assessCut, type CutReport } from './assess';
+export { asCut, type AsCut } from './findings/made';
+export { wallWorks, type WallWork } from './findings/walls';
+export { leastWeb, thinWebs, type ThinWeb } from './findings/webs';
+export { middleOf, openingsOf, raisedV } from './openings/derived';
+export { halfOf, keyOf, type CutOpening } from './openings/opening';
+export {
+  facesToCut,
+  onePage,
+  SHEET_VARIANTS,
+  sheetOf,
+  sizeWords,
+  type HoleRow,
+  type Sheet,
+  type SheetItem,
+  type SheetVariant,
+} from './sheets/sheet';
+export { markOf, staleFaces } from './sheets/stale';
+export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './sheets/tiles';
+export { freeAreaOf, freeShare, lossOf, ventHoles, type FreeArea, type VentHole } from './vents/pattern';
+export { fingerLimit, proposeVents, type VentProposal } from './vents/propose';

@@ -1,10 +1,21 @@
 import type { Conversion } from '../document';
-import { sheetsPdf, sheetSvg } from '../exchange';
+import { sheetDxf, sheetsPdf, sheetSvg } from '../exchange';
 import type { JobHost } from '../station';
+import type { SheetVariant } from './sheets/sheet';
 
-/** Sheets at 1:1 of some faces, or of all that are cut, as PDF. */
-export const sheets = async (host: JobHost, document: Conversion, faces?: string[]): Promise<Uint8Array> =>
-  sheetsPdf(document, await host.fonts(), faces);
+/** Sheets at 1:1 of some faces, or of all that are cut, as PDF; small ones on one page where wanted. */
+export const sheets = async (
+  host: JobHost,
+  document: Conversion,
+  faces?: string[],
+  variant?: SheetVariant,
+  together?: boolean,
+): Promise<Uint8Array> => sheetsPdf(document, await host.fonts(), faces, variant, together);
 
 /** The sheet of one face as SVG. */
-export const svg = (_host: JobHost, document: Conversion, face: string): string => sheetSvg(document, face);
+export const svg = (_host: JobHost, document: Conversion, face: string, variant?: SheetVariant): string =>
+  sheetSvg(document, face, variant);
+
+/** The sheet of one face as DXF. */
+export const dxf = (_host: JobHost, document: Conversion, face: string, variant?: SheetVariant): string =>
+  sheetDxf(document, face, variant);

@@ -1,5 +1,6 @@
 import { station } from '../station';
 import { assessCut } from './assess';
+import { cutRemedies } from './remedies';
 
 export const cut = station({
   id: 'cut',
@@ -7,11 +8,13 @@ export const cut = station({
   label: 'Cut',
   reads: ['brief', 'shell', 'kit', 'layout', 'cut'],
   assess: ({ document, assembly }) => assessCut(document, assembly),
-  print: (_context, { openings }) => ({ openings }),
+  remedies: cutRemedies,
+  print: (_context, { openings, air, works }) => ({ openings, air, works }),
   jobs: () => import('./jobs'),
   verbs: {
     sheets: {
-      words: '1:1 cut sheets into a folder: sheets.pdf and one SVG a face',
+      words:
+        '1:1 cut sheets into a folder: sheets.pdf, and of each face SVG, DXF, a sheet to punch and one to transfer',
       load: async () => (await import('./verbs')).sheets,
     },
   },

@@ -84,6 +84,34 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   setCable: [deck, { type: 'setCable', id: 'board-1>card-1:riser', cable: { length: 200 } }],
   setHoleMap: [typewriter, { type: 'setHoleMap', id: first(typewriter.kit.holeMaps)[0], map: null }],
   setPhoto: [deck, { type: 'setPhoto', id: 'photo-9', photo: null }],
+  setCutOpening: [
+    deck,
+    {
+      type: 'setCutOpening',
+      id: 'cut-1',
+      opening: {
+        name: 'Grille',
+        use: 'grille',
+        face: 'rear',
+        u: 100,
+        v: 60,
+        shape: { kind: 'rectangle', width: 60, height: 30, radius: 2 },
+        pattern: { kind: 'holes', diameter: 5, pitch: 12, array: 'hexagonal' },
+        follows: 'fan-1',
+        screws: [],
+      },
+    },
+  ],
+  adjustOpening: [
+    deck,
+    {
+      type: 'adjustOpening',
+      key: 'board-1.sockets.io',
+      name: 'Board opening',
+      patch: { allowance: 0.2, made: { face: 'rear', u: 5, v: 5, shape: { kind: 'round', diameter: 5 }, note: '' } },
+    },
+  ],
+  setPrinted: [deck, { type: 'setPrinted', faces: ['rear'], mark: { rear: '0123abcd' }, when: '1 May' }],
   setCut: [deck, { type: 'setCut', cut: { allowance: 0.7, ruler: { horizontal: 99.5, vertical: 100 } } }],
   accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
   all: [

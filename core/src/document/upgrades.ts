@@ -9,6 +9,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   1: toBodiesAndProfiles,
   2: toWishesAndVariants,
   3: toSpentIds,
+  4: toOwnOpenings,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -80,4 +81,9 @@ function toWishesAndVariants({ layout }: Old): void {
 /** 3 → 4: ids that are gone are not given out again. */
 function toSpentIds(document: Old): void {
   document.spent = {};
+}
+
+/** 4 → 5: openings by hand, what was really cut, which sheets were printed. */
+function toOwnOpenings({ cut }: Old): void {
+  Object.assign(cut, { openings: {}, adjusted: {}, printed: {} });
 }

@@ -1,4 +1,5 @@
-export { pdfOf, sheetsPdf, type SheetFonts } from './pdf';
+export { dxfOf, sheetDxf } from './dxf';
+export { pdfOf, sheetsPdf, type Printing, type SheetFonts } from './pdf';
 export { CORNER_SHEET, cornerSheet, plateSheet } from './plateSheet';
 export { sheetSvg, svgOf } from './svg';
 export * from './read';

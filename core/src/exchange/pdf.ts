@@ -15,13 +15,16 @@ import {
 import { assemble } from '../assembly';
 import {
   facesToCut,
+  markOf,
   PAGE_MARGIN,
   PAPERS,
   sheetOf,
   tileName,
   tilingOf,
+  onePage,
   type Sheet,
   type SheetItem,
+  type SheetVariant,
   type Tile,
   type Tiling,
 } from '../cut';
@@ -51,21 +54,22 @@ export async function sheetsPdf(
   document: Conversion,
   fonts: SheetFonts,
   faces?: readonly FaceId[],
+  variant: SheetVariant = 'full',
+  together = false,
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
-  return pdfOf(
-    document,
-    (faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly)),
-    fonts,
-  );
+  const sheets = (faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly, variant));
+  return pdfOf(document, together ? onePage(sheets, document.cut.paper) : sheets, fonts);
+}
+
+/** What of a conversion a print rests on. */
+export interface Printing {
+  name: string;
+  cut: Pick<Conversion['cut'], 'ruler' | 'paper'>;
 }
 
 /** Any sheets at 1:1 as one PDF, on the conversion's paper, corrected by its printed ruler. */
-export async function pdfOf(
-  document: Pick<Conversion, 'name' | 'cut'>,
-  sheets: readonly Sheet[],
-  fonts: SheetFonts,
-): Promise<Uint8Array> {
+export async function pdfOf(document: Printing, sheets: readonly Sheet[], fonts: SheetFonts): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   const text = await pdf.embedFont(fonts.text, { subset: true });
@@ -102,7 +106,7 @@ class TilePage {
     readonly page: PDFPage,
     readonly text: PDFFont,
     readonly figures: PDFFont,
-    readonly document: Pick<Conversion, 'name' | 'cut'>,
+    readonly document: Printing,
     readonly sheet: Sheet,
     readonly tiling: Tiling,
     readonly tile: Tile,
@@ -219,7 +223,7 @@ class TilePage {
     const side = sheet.mirrored ? 'seen from inside (mirrored)' : 'seen from outside';
     const caption =
       sheet.caption ?? `${side} · datum: ${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face`;
-    page.drawText(`${document.name} · 1:1 · ${caption}`, {
+    page.drawText(`${document.name} · 1:1 · ${caption} · sheet ${markOf(sheet)}`, {
       x: left,
       y: top + 2.2 * PT,
       size: 8.5,
@@ -306,22 +310,16 @@ class TilePage {
   }
 }
 
-const ROWS_A_PAGE = 38;
-
-function tablePages(
-  pdf: PDFDocument,
-  text: PDFFont,
-  figures: PDFFont,
-  document: Pick<Conversion, 'cut'>,
-  sheet: Sheet,
-) {
+function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document: Printing, sheet: Sheet) {
   const { width, height } = PAPERS[document.cut.paper];
-  for (let first = 0; first < sheet.holes.length; first += ROWS_A_PAGE) {
+  // Rows of 6 mm under a head of 36.
+  const rowsAPage = Math.floor((height - 50) / 6);
+  for (let first = 0; first < sheet.holes.length; first += rowsAPage) {
     const page = pdf.addPage([width * PT, height * PT]);
     const columns = [18, 28, 120, 146, 168] as const;
     const write = (x: number, y: number, words: string, font: PDFFont, size = 9.5) =>
       page.drawText(words, { x: x * PT, y: y * PT, size, font, color: INK });
-    const rows = sheet.holes.slice(first, first + ROWS_A_PAGE);
+    const rows = sheet.holes.slice(first, first + rowsAPage);
     write(18, height - 20, `${sheet.title}: holes and openings${first > 0 ? ', continued' : ''}`, figures, 16);
     write(
       18,

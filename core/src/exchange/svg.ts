@@ -1,4 +1,4 @@
-import { sheetOf, type Sheet, type SheetItem } from '../cut';
+import { sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
 import type { Conversion, FaceId } from '../document';
 import { xmlText } from './xmlText';
 
@@ -12,8 +12,8 @@ const STYLES = {
 } as const;
 
 /** One face as an SVG in true millimetres (width and height in mm, view box in mm); one group a layer. */
-export function sheetSvg(document: Conversion, face: FaceId): string {
-  return svgOf(document.name, sheetOf(document, face));
+export function sheetSvg(document: Conversion, face: FaceId, variant?: SheetVariant): string {
+  return svgOf(document.name, sheetOf(document, face, undefined, variant));
 }
 
 /** Any sheet as an SVG in true millimetres. */

@@ -14,7 +14,7 @@ export interface Figure {
 
 /** What a finding is about; the view goes there. */
 export interface About {
-  kind: 'part' | 'feature' | 'face' | 'opening' | 'measurement' | 'target' | 'survivor';
+  kind: 'part' | 'feature' | 'face' | 'opening' | 'measurement' | 'target' | 'survivor' | 'cut';
   id: string;
 }
 

@@ -41,7 +41,9 @@ export function FindingCard({ finding }: { finding: Finding }) {
     'remedies',
     wanted && !busy ? [document, finding] : undefined,
   );
-  const about = finding.about.find((a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face');
+  const about = finding.about.find(
+    (a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face' || a.kind === 'cut',
+  );
   return (
     <article className={`border-b border-line px-4 py-2.5 ${finding.accepted !== undefined ? 'opacity-70' : ''}`}>
       <div className="flex items-start gap-2.5">
@@ -51,7 +53,9 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <button
           type="button"
           className="m-0 flex-1 text-left leading-snug hover:underline"
-          onClick={() => about && dispatch(select({ kind: about.kind as 'part' | 'feature' | 'face', id: about.id }))}
+          onClick={() =>
+            about && dispatch(select({ kind: about.kind as 'part' | 'feature' | 'face' | 'cut', id: about.id }))
+          }
         >
           {inUnit(finding.sentence, unit)}
         </button>
@@ -74,8 +78,9 @@ export function FindingCard({ finding }: { finding: Finding }) {
           {searching && !remedies && <span className="text-sm text-ink-soft">looking for ways out …</span>}
           {remedies?.length === 0 && !searching && (
             <span className="text-sm text-ink-soft">
-              No move, turn or cut of a may-cut feature resolves this alone (positions every 2 mm, all 24 orientations
-              tried).
+              {finding.station === 'fit'
+                ? 'No move, turn or cut of a may-cut feature resolves this alone (positions every 2 mm, all 24 orientations tried).'
+                : 'Nothing that is tried here resolves this alone.'}
             </span>
           )}
         </div>

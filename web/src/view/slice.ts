@@ -5,7 +5,7 @@ import type { Change, Placement } from '@young-shell/core/document';
 export type ViewMode = '3d' | 'plan' | 'side' | 'front';
 
 export interface Selection {
-  kind: 'part' | 'feature' | 'face' | 'opening';
+  kind: 'part' | 'feature' | 'face' | 'opening' | 'cut';
   id: string;
 }
 

@@ -1,37 +1,129 @@
-import { id, list, number, object, oneOf, put, section, type Of } from '../../form';
+import type { Kit } from '../../kit/section';
+import { facesOf, type Shell } from '../../shell/section';
+import { put, section, type Complaint } from '../../form';
+import { form, type Adjusted, type CutSettings, type OwnOpening } from './form';
 
-const ruler = number(80, 120);
+export { openingKey, PAPER_NAMES, type Adjusted, type CutSettings, type OwnOpening, type VentPattern } from './form';
 
-const form = object({
-  /** Added on each side of an opening, mm. */
-  allowance: number(0, 5),
-  paper: oneOf(['a4', 'letter']),
-  /** What the two 100 mm rulers measured on the last print, mm. */
-  ruler: object({ horizontal: ruler, vertical: ruler }),
-  /** Faces marked from inside are printed mirrored. */
-  mirrored: list(id, 0, 20),
-});
+interface Seen {
+  shell: Shell;
+  kit: Kit;
+  cut: CutSettings;
+}
 
-export type CutSettings = Of<typeof form>;
+type Plain = Omit<CutSettings, 'openings' | 'adjusted' | 'printed'>;
 
 /** The ways to alter how cuts are made. */
-export type CutChange = { type: 'setCut'; cut: Partial<CutSettings> };
+export type CutChange =
+  | { type: 'setCut'; cut: Partial<Plain> }
+  | { type: 'setCutOpening'; id: string; opening: OwnOpening | null }
+  | { type: 'adjustOpening'; key: string; name: string; patch: { [K in keyof Adjusted]?: Adjusted[K] | null } }
+  | { type: 'setPrinted'; faces: string[]; mark: Record<string, string>; when: string };
 
-export const cutSection = section<'cut', CutSettings, { cut: CutSettings }, CutChange>({
+export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
   key: 'cut',
   form,
-  empty: () => ({ allowance: 0.4, paper: 'a4', ruler: { horizontal: 100, vertical: 100 }, mirrored: [] }),
-  rules: () => [],
+  empty: () => ({
+    allowance: 0.4,
+    paper: 'a4',
+    ruler: { horizontal: 100, vertical: 100 },
+    mirrored: [],
+    openings: {},
+    adjusted: {},
+    printed: {},
+  }),
+  rules,
   changes: {
     setCut: {
       alter: ({ cut }, change) => {
-        for (const key of Object.keys(change.cut) as (keyof CutSettings)[]) put(cut, key, change.cut[key]);
+        for (const key of Object.keys(change.cut) as (keyof Plain)[]) put(cut, key, change.cut[key]);
       },
       words: (_document, { cut }) => `sheets: ${Object.keys(cut).join(', ')}`,
     },
+    setCutOpening: {
+      alter: ({ cut }, { id, opening }) => {
+        put(cut.openings, id, opening);
+        if (!opening) put(cut.adjusted, id, null);
+      },
+      words: ({ cut }, { id, opening }) =>
+        opening ? `${id in cut.openings ? 'change' : 'add'} ${opening.name}` : `delete ${cut.openings[id]?.name ?? id}`,
+    },
+    adjustOpening: {
+      alter: ({ cut }, { key, patch }) => {
+        const next: Adjusted = { ...cut.adjusted[key] };
+        for (const k of Object.keys(patch) as (keyof Adjusted)[]) {
+          const value = patch[k];
+          if (value === null || value === undefined) delete next[k];
+          else Object.assign(next, { [k]: value });
+        }
+        put(cut.adjusted, key, Object.keys(next).length === 0 ? null : next);
+      },
+      words: (_document, { name, patch }) => wordsOf(name, patch),
+    },
+    setPrinted: {
+      alter: ({ cut }, { faces, mark, when }) => {
+        for (const face of faces) put(cut.printed, face, mark[face] ? { mark: mark[face], when } : null);
+      },
+      words: (_document, { faces }) => `sheets of ${faces.length === 1 ? faces[0] : `${faces.length} faces`} printed`,
+    },
   },
-  things: () => ({}),
-  forget: ({ cut }, { kind, id: face }) => {
-    if (kind === 'face' && cut.mirrored.includes(face)) cut.mirrored = cut.mirrored.filter((f) => f !== face);
+  things: ({ openings }) => ({ cut: openings }),
+  forget: ({ cut }, { kind, id: gone }) => {
+    if (kind === 'face') {
+      if (cut.mirrored.includes(gone)) cut.mirrored = cut.mirrored.filter((f) => f !== gone);
+      delete cut.printed[gone];
+      for (const [key, opening] of Object.entries(cut.openings))
+        if (opening.face === gone) {
+          delete cut.openings[key];
+          delete cut.adjusted[key];
+        }
+    }
+    if (kind === 'part') {
+      // What was really cut stays in the shell, whatever becomes of its part.
+      for (const [key, { made }] of Object.entries(cut.adjusted))
+        if (key.startsWith(`${gone}.`) && !made) delete cut.adjusted[key];
+      for (const [key, opening] of Object.entries(cut.openings)) if (opening.follows === gone) delete cut.openings[key];
+    }
   },
 });
+
+function wordsOf(name: string, patch: { [K in keyof Adjusted]?: Adjusted[K] | null }): string {
+  if (patch.made) return `${name}: as it was cut`;
+  if (patch.made === null) return `${name}: not cut after all`;
+  if (patch.detached) return `${name}: stays where it is`;
+  if (patch.detached === null) return `${name}: follows its part again`;
+  if ('wall' in patch) return patch.wall ? `${name}: ${patch.wall}` : `${name}: straight through the wall`;
+  return `${name}: allowance`;
+}
+
+function rules({ shell, kit, cut }: Seen): Complaint[] {
+  const complaints: Complaint[] = [];
+  const faces = facesOf(shell.hull);
+  for (const [id, { face, follows, pattern, shape }] of Object.entries(cut.openings)) {
+    const at = `/cut/openings/${id}`;
+    if (!faces.includes(face))
+      complaints.push({ path: `${at}/face`, message: `The shell has no face “${face}”; it has ${faces.join(', ')}.` });
+    if (follows !== undefined && !(follows in kit.parts))
+      complaints.push({ path: `${at}/follows`, message: `There is no part “${follows}”.` });
+    if (shape.kind === 'rectangle' && shape.radius > Math.min(shape.width, shape.height) / 2)
+      complaints.push({
+        path: `${at}/shape/radius`,
+        message: `A corner of ${shape.radius} mm is larger than half the shorter side, ${Math.min(shape.width, shape.height) / 2} mm.`,
+      });
+    const web = webOfPattern(pattern);
+    if (web !== undefined && web <= 0)
+      complaints.push({
+        path: `${at}/pattern`,
+        message: 'The holes run into each other: make the pitch larger than the hole.',
+      });
+  }
+  return complaints;
+}
+
+/** Least material between two holes of a pattern, mm; undefined where there are none. */
+export function webOfPattern(pattern: OwnOpening['pattern']): number | undefined {
+  if (pattern.kind === 'holes') return pattern.pitch - pattern.diameter;
+  if (pattern.kind === 'honeycomb') return pattern.web;
+  if (pattern.kind === 'slots') return Math.min(pattern.across - pattern.length, pattern.up - pattern.width);
+  return undefined;
+}

@@ -1,14 +1,34 @@
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { FindingList } from '../../ui/FindingList';
-import { OpeningsTable } from './OpeningsTable';
+import { Tabs } from '../../ui/Tabs';
+import { AddOpening } from './AddOpening';
+import { OpeningsList } from './OpeningsList';
 import { SheetPanel } from './SheetPanel';
+import { setTab, type CutTab } from './slice';
 
-/** Station 7: what exactly is cut and drilled. */
+/** Station 7: what exactly is cut, drilled and printed. */
 export function CutStation() {
+  const tab = useAppSelector((s) => s.cut.tab);
+  const dispatch = useAppDispatch();
+  return (
+    <Tabs
+      label="Cut"
+      value={tab}
+      onChange={(value) => dispatch(setTab(value as CutTab))}
+      tabs={[
+        { value: 'openings', label: 'Openings', content: <Openings /> },
+        { value: 'sheets', label: 'Sheets', content: <SheetPanel /> },
+      ]}
+    />
+  );
+}
+
+function Openings() {
   return (
     <>
-      <SheetPanel />
       <FindingList station="cut" />
-      <OpeningsTable />
+      <AddOpening />
+      <OpeningsList />
     </>
   );
 }

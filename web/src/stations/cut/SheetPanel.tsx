@@ -1,6 +1,17 @@
-import { facesToCut, OVERLAP, PAPERS, tilingOf, sheetOf, type Tiling } from '@young-shell/core/cut';
+import {
+  facesToCut,
+  markOf,
+  OVERLAP,
+  PAPERS,
+  sheetOf,
+  staleFaces,
+  tilingOf,
+  type SheetVariant,
+  type Tiling,
+} from '@young-shell/core/cut';
 import { facesOf, type CutSettings } from '@young-shell/core/document';
 import { inUnit } from '@young-shell/core/quantity';
+import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -8,6 +19,7 @@ import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
+import { Check } from '../../ui/Check';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
 import { download, stem } from '../../ui/download';
@@ -23,6 +35,8 @@ export function SheetPanel() {
   const submit = useSubmit();
   const [busy, setBusy] = useState(false);
   const [chosen, setChosen] = useState<string>();
+  const [variant, setVariant] = useState<SheetVariant>('full');
+  const [together, setTogether] = useState(false);
   const faces = useMemo(() => facesToCut(document, assembly), [document, assembly]);
   const face = chosen && faces.includes(chosen) ? chosen : faces[0];
   const { cut } = document;
@@ -34,23 +48,35 @@ export function SheetPanel() {
     const sheet = sheetOf(document, face, assembly);
     return tilingOf(sheet.width, sheet.height, cut.paper, [100 / cut.ruler.horizontal, 100 / cut.ruler.vertical]);
   }, [document, assembly, face, cut]);
+  const stale = useMemo(() => staleFaces(document, assembly), [document, assembly]);
   const pdf = async (only?: string[]) => {
     setBusy(true);
     try {
+      const named = variant === 'full' ? '' : `-${variant}`;
       download(
-        `${file}-${only ? only[0] : 'sheets'}.pdf`,
+        `${file}-${only ? only[0] : 'sheets'}${named}.pdf`,
         'application/pdf',
-        (await run('short', 'cut', 'sheets', [document, only])) as BlobPart,
+        (await run('short', 'cut', 'sheets', [document, only, variant, together && !only])) as BlobPart,
       );
+      if (variant !== 'full') return;
+      const printed = only ?? faces;
+      submit({
+        type: 'setPrinted',
+        faces: printed,
+        mark: Object.fromEntries(printed.map((f) => [f, markOf(sheetOf(document, f, assembly))])),
+        when: format(new Date(), 'd MMM yyyy'),
+      });
     } catch (error) {
       toast.error((error as Error).message);
     } finally {
       setBusy(false);
     }
   };
-  const svg = async () => {
+  const drawing = async (kind: 'svg' | 'dxf') => {
+    if (!face) return;
     try {
-      if (face) download(`${file}-${face}.svg`, 'image/svg+xml', await run('short', 'cut', 'svg', [document, face]));
+      const text = await run('short', 'cut', kind, [document, face, variant]);
+      download(`${file}-${face}.${kind}`, kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf', text);
     } catch (error) {
       toast.error((error as Error).message);
     }
@@ -97,8 +123,23 @@ export function SheetPanel() {
             <Button disabled={busy} onClick={() => void pdf([face])}>
               this face, PDF
             </Button>
-            <Button onClick={() => void svg()}>this face, SVG</Button>
+            <Button onClick={() => void drawing('svg')}>SVG</Button>
+            <Button onClick={() => void drawing('dxf')}>DXF</Button>
           </div>
+          <div className="mt-2 grid grid-cols-2 items-end gap-2.5">
+            <Choice
+              label="Drawn"
+              value={variant}
+              options={[
+                { value: 'full', label: 'everything' },
+                { value: 'punch', label: 'centres to punch' },
+                { value: 'transfer', label: 'mirrored, to transfer' },
+              ]}
+              onChange={setVariant}
+            />
+            <Check label="small faces on one page" checked={together} onChange={setTogether} />
+          </div>
+          <Printed faces={faces} stale={stale} />
         </>
       )}
       <div className="mt-3 grid grid-cols-2 gap-2.5">
@@ -108,6 +149,7 @@ export function SheetPanel() {
           options={[
             { value: 'a4', label: 'A4' },
             { value: 'letter', label: 'Letter' },
+            { value: 'a3', label: 'A3' },
           ]}
           onChange={(paper) => set({ paper })}
         />
@@ -147,5 +189,26 @@ export function SheetPanel() {
         </label>
       )}
     </Section>
+  );
+}
+
+/** Which sheets were printed from what: a changed plan says which of them to throw away. */
+function Printed({ faces, stale }: { faces: readonly string[]; stale: readonly string[] }) {
+  const { printed } = useAppSelector(selectDocument).cut;
+  const known = Object.entries(printed);
+  if (known.length === 0) return null;
+  return (
+    <ul className="mt-2 mb-0 list-none p-0 text-sm" aria-label="Printed sheets">
+      {known.map(([face, { when, mark }]) => (
+        <li key={face} className={stale.includes(face) ? 'font-medium text-stop' : 'text-ink-soft'}>
+          {face === 'bottom' ? 'floor' : face}: printed {when}, {mark}
+          {stale.includes(face)
+            ? faces.includes(face)
+              ? ': the plan has changed since, print it again'
+              : ': nothing is cut there any more'
+            : ', as the plan says'}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,5 +1,5 @@
 import type { FaceFrame, HullModel } from '@young-shell/core/assembly';
-import { halfOf, raisedV, type CutOpening } from '@young-shell/core/cut';
+import { halfOf, raisedV, ventHoles, type CutOpening } from '@young-shell/core/cut';
 import { axisIndex, liftedAt, ringOf, type Conversion } from '@young-shell/core/document';
 import { inSpace, sliceLoft, type Point2, type Vec3 } from '@young-shell/core/solid';
 import type { Selection } from '../../view/slice';
@@ -18,12 +18,12 @@ const at = (frame: FaceFrame, [u, v]: Point2): Vec3 => [
   frame.origin[2] + u * frame.u[2] + v * frame.v[2],
 ];
 
-function loop([u, v]: Point2, shape: CutOpening['shape']): Point2[] {
+function loop([u, v]: Point2, shape: CutOpening['shape'], steps = 32): Point2[] {
   const [hu, hv] = halfOf(shape);
   if (shape.kind === 'round')
-    return Array.from({ length: 33 }, (_, i): Point2 => [
-      u + hu * Math.cos((i * Math.PI) / 16),
-      v + hv * Math.sin((i * Math.PI) / 16),
+    return Array.from({ length: steps + 1 }, (_, i): Point2 => [
+      u + hu * Math.cos((2 * i * Math.PI) / steps),
+      v + hv * Math.sin((2 * i * Math.PI) / steps),
     ]);
   return [
     [u - hu, v - hv],
@@ -84,7 +84,15 @@ export function faceOutlines(
       outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value + lift));
     }
   }
-  for (const cut of cuts) add(cut.id, 'cut', cut.face, () => loop(cut.centre, cut.shape));
+  for (const cut of cuts) {
+    const chosen = selection?.kind === 'cut' && (selection.id === cut.id || selection.id === cut.group);
+    const kind = chosen ? 'chosen' : cut.made ? 'there' : 'cut';
+    add(cut.id, kind, cut.face, () => loop(cut.centre, cut.shape));
+    if (cut.pattern)
+      ventHoles(cut, cut.pattern).forEach((hole, i) =>
+        add(`${cut.id}/${i}`, kind, cut.face, () => loop(hole.centre, hole.shape, hole.hexagon === undefined ? 12 : 6)),
+      );
+  }
   if (selection?.kind === 'face')
     add(`face/${selection.id}`, 'chosen', selection.id, ({ outline }) => [...outline, outline[0]!]);
   return outlines;

@@ -7,6 +7,7 @@ export const PAPERS = {
     label: 'Letter',
     source: { kind: 'standard', title: 'ANSI/ASME Y14.1', fromMemory: true },
   },
+  a3: { width: 297, height: 420, label: 'A3', source: { kind: 'standard', title: 'ISO 216' } },
 } as const;
 
 export type Paper = keyof typeof PAPERS;

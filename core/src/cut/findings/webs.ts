@@ -1,0 +1,119 @@
+import { wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import type { Conversion } from '../../document';
+import type { Finding } from '../../findings';
+import { formatLength } from '../../quantity';
+import { isConvex, type Point2 } from '../../solid';
+import { openingsOf, raisedV } from '../openings/derived';
+import { halfOf, webBetween, type CutOpening, type Lying } from '../openings/opening';
+import { aboutOpening } from './about';
+
+/** Least web around an opening, mm (practice): 3 in sheet metal, 5 in plastic, 1.5 × thickness in wood. */
+export function leastWeb(document: Conversion, thickness: number): number {
+  const { material } = document.shell;
+  if (material === 'steel' || material === 'aluminium') return 3;
+  if (material === 'plastic' || material === 'bakelite' || material === 'other') return 5;
+  return 1.5 * thickness;
+}
+
+/** Material that a new opening leaves beside it, less than is wanted. */
+export interface ThinWeb {
+  opening: CutOpening;
+  /** Group of the other opening, id of an opening that the shell has, or `edge` of the face. */
+  beside: { kind: 'part' | 'opening' | 'edge'; id: string; name: string };
+  /** Negative where they run together, mm. */
+  web: number;
+  least: number;
+}
+
+/** How far an outline is inside its face, mm; negative: over the edge. */
+export function insideFace({ outline }: Pick<FaceFrame, 'outline'>, { centre, shape }: Lying): number {
+  const [hu, hv] = halfOf(shape);
+  const [u, v] = centre;
+  const us = outline.map((p) => p[0]);
+  const vs = outline.map((p) => p[1]);
+  let least = Math.min(
+    u - hu - Math.min(...us),
+    Math.max(...us) - u - hu,
+    v - hv - Math.min(...vs),
+    Math.max(...vs) - v - hv,
+  );
+  // Counter-clockwise: inside is to the left of every edge. A face with dents has at least its box.
+  if (isConvex(outline))
+    outline.forEach((p, i) => {
+      const q = outline[(i + 1) % outline.length]!;
+      const along: Point2 = [q[0] - p[0], q[1] - p[1]];
+      const length = Math.hypot(...along);
+      if (length < 1e-9) return;
+      const n: Point2 = [-along[1] / length, along[0] / length];
+      const r = shape.kind === 'round' ? hu : Math.min(shape.radius, hu, hv);
+      const reach = Math.abs(n[0]) * (hu - r) + Math.abs(n[1]) * (hv - r) + r;
+      least = Math.min(least, n[0] * (u - p[0]) + n[1] * (v - p[1]) - reach);
+    });
+  return least;
+}
+
+/** Webs around new openings that are thinner than they should be: to the face's edges, openings that are there, each other. */
+export function thinWebs(
+  document: Conversion,
+  assembly: Assembly,
+  all: readonly CutOpening[] = openingsOf(document, assembly),
+): ThinWeb[] {
+  const thin: ThinWeb[] = [];
+  const seen = new Set<string>();
+  const fresh = all.filter((o) => !o.inExisting && !o.made);
+  const made = all.filter((o) => o.made);
+  fresh.forEach((opening, i) => {
+    const wall = wallOf(assembly.hull, opening.face)!;
+    const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
+    const least = leastWeb(document, wall.thickness);
+    const add = (beside: ThinWeb['beside'], web: number) => {
+      const pair = `${[opening.group, beside.id].sort().join('+')}/${opening.face}`;
+      if (web >= least || seen.has(pair)) return;
+      seen.add(pair);
+      thin.push({ opening, beside, web, least });
+    };
+    add({ kind: 'edge', id: 'edge', name: 'the edge of the face' }, insideFace(frame, opening));
+    for (const [id, existing] of Object.entries(document.shell.openings)) {
+      if (existing.face !== opening.face) continue;
+      const centre: [number, number] = [existing.u.value, raisedV(document, frame, existing.v.value)];
+      add(
+        { kind: 'opening', id, name: `the opening “${existing.name}” that is there` },
+        webBetween(opening, { centre, shape: numbersOf(existing.shape) }),
+      );
+    }
+    for (const b of [...fresh.slice(i + 1), ...made])
+      if (b.face === opening.face && b.group !== opening.group)
+        add({ kind: 'part', id: b.group, name: b.name }, webBetween(opening, b));
+  });
+  return thin;
+}
+
+export const webFindings = (document: Conversion, assembly: Assembly, all: readonly CutOpening[]): Finding[] =>
+  thinWebs(document, assembly, all).map(({ opening, beside, web, least }) => ({
+    id: `cut/web/${[opening.group, beside.id].sort().join('+')}/${opening.face}`,
+    station: 'cut',
+    // Into an opening that is there: it looks odd, but nothing breaks out.
+    verdict: web < 0 && beside.kind !== 'opening' ? 'stop' : 'warn',
+    sentence:
+      web < 0
+        ? `${opening.name} runs into ${beside.name} by ${(-web).toFixed(1)} mm.`
+        : `Only ${web.toFixed(1)} mm are left between ${opening.name} and ${beside.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
+    brief: web < 0 ? 'openings meet' : `web ${formatLength(web)} mm`,
+    figures: [
+      { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
+      {
+        label: 'least web',
+        value: least,
+        unit: 'mm',
+        source: { kind: 'practice', title: 'common practice, no source' },
+      },
+    ],
+    about: [aboutOpening(opening), { kind: 'face', id: opening.face }],
+    mayHaveRemedies: opening.part === undefined,
+  }));
+
+function numbersOf(shape: Conversion['shell']['openings'][string]['shape']): CutOpening['shape'] {
+  return shape.kind === 'round'
+    ? { kind: 'round', diameter: shape.diameter.value }
+    : { kind: 'rectangle', width: shape.width.value, height: shape.height.value, radius: 0 };
+}

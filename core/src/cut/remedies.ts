@@ -1,0 +1,218 @@
+import { assemble, wallOf, type Assembly } from '../assembly';
+import { applyChange, type Change, type Conversion, type OwnOpening } from '../document';
+import type { Finding, Remedy } from '../findings';
+import { marginsOfPart, stopsAt } from '../fit';
+import { FINGER } from '../standards';
+import { assessCut } from './assess';
+import { asCut } from './findings/made';
+import { whatIsBehind } from './findings/vents';
+import { leastWeb } from './findings/webs';
+import { openingsOf } from './openings/derived';
+import { keyOf, type CutOpening } from './openings/opening';
+
+/** Changes that would help against a finding of this station, each tried on the plan. */
+export function cutRemedies(document: Conversion, finding: Finding): Remedy[] {
+  const assembly = assemble(document);
+  const [, what] = finding.id.split('/');
+  const openings = openingsOf(document, assembly);
+  const key = finding.id.split('/')[2] ?? '';
+  const opening = openings.find((o) => keyOf(o) === key);
+  switch (what) {
+    case 'wall':
+      return opening ? wallRemedies(document, assembly, opening) : [];
+    case 'made':
+      return opening ? madeRemedies(document, opening, assembly) : [];
+    case 'finger':
+    case 'pattern-web':
+      return opening ? patternRemedies(document, assembly, opening) : [];
+    case 'web':
+    case 'behind': {
+      const id = finding.about.find((a) => a.kind === 'cut')?.id;
+      return id === undefined ? [] : moveRemedies(document, id, finding.id);
+    }
+    default:
+      return [];
+  }
+}
+
+function wallRemedies(document: Conversion, assembly: Assembly, opening: CutOpening): Remedy[] {
+  const wall = wallOf(assembly.hull, opening.face)!;
+  const adjust = (how: 'rebate' | 'plate'): Change => ({
+    type: 'adjustOpening',
+    key: keyOf(opening),
+    name: opening.name,
+    patch: { wall: how },
+  });
+  const wood = ['wood', 'plywood', 'fibreboard'].includes(document.shell.material);
+  const ways: Remedy[] = [
+    {
+      id: 'plate',
+      label: 'Set a thin plate behind a larger opening',
+      price: 'a plate of sheet metal to cut, four screws; the opening is 8 mm larger',
+      change: adjust('plate'),
+    },
+  ];
+  if (wood || wall.thickness <= 6)
+    ways.push({
+      id: 'rebate',
+      label: 'Thin the wall around the opening',
+      price: 'a router or a chisel from inside; what is left is thin: try on a scrap first',
+      change: adjust('rebate'),
+    });
+  return ways.filter(({ change }) => better(document, change, `cut/wall/${keyOf(opening)}`));
+}
+
+function madeRemedies(document: Conversion, opening: CutOpening, assembly: Assembly): Remedy[] {
+  const remedies: Remedy[] = [];
+  const { wanted } = opening;
+  const is = asCut(opening);
+  const frame = assembly.hull.frames.find((f) => f.face === opening.face);
+  const part = opening.part;
+  const placement = part === undefined ? undefined : document.layout.placements[part];
+  if (is && wanted && frame && part !== undefined && placement && !placement.locked) {
+    const by = [0, 1, 2].map((i) => frame.u[i]! * is.off[0] + frame.v[i]! * is.off[1]) as [number, number, number];
+    const tidy = (v: number) => Math.round(v * 1000) / 1000;
+    const { x, y, z } = placement;
+    const to = { ...placement, x: tidy(x + by[0]), y: tidy(y + by[1]), z: tidy(z + by[2]) };
+    const change: Change = { type: 'placePart', id: part, placement: to };
+    const stops = (at: Assembly) => {
+      const placed = at.parts.find((p) => p.id === part);
+      return placed ? stopsAt(marginsOfPart(at, placed)).length : Infinity;
+    };
+    if (stops(assemble(applyChange(document, change).document)) <= stops(assembly))
+      remedies.push({
+        id: 'move-to',
+        label: 'Move the part to its opening',
+        price: 'its other holes move with it',
+        change,
+      });
+  }
+  remedies.push({
+    id: 'anew',
+    label: opening.made ? 'Cut a new one; the old one stays an opening of the shell' : 'Let it follow its part again',
+    price: opening.made ? 'a second opening beside the first' : 'nothing is cut yet',
+    change: opening.made
+      ? cutAnew(document, opening)
+      : { type: 'adjustOpening', key: keyOf(opening), name: opening.name, patch: { detached: null } },
+  });
+  return remedies.filter(({ change }) => better(document, change, `cut/made/${keyOf(opening)}`));
+}
+
+/** What was cut becomes an opening that the shell has; the part asks for another. */
+export function cutAnew(document: Conversion, opening: CutOpening): Change {
+  const by = (value: number) => ({ value, uncertainty: 0.1, tool: 'calipers' as const });
+  const { shape } = opening;
+  const taken = { ...document.shell.openings };
+  let n = 1;
+  while (`opening-${n}` in taken || (document.spent.opening ?? 0) >= n) n++;
+  return {
+    type: 'all',
+    what: `${opening.name}: cut anew`,
+    changes: [
+      {
+        type: 'setOpening',
+        id: `opening-${n}`,
+        opening: {
+          name: opening.name.slice(0, 80),
+          face: opening.face,
+          shape:
+            shape.kind === 'round'
+              ? { kind: 'round', diameter: by(shape.diameter) }
+              : { kind: 'rectangle', width: by(shape.width), height: by(shape.height) },
+          u: by(opening.centre[0]),
+          v: by(opening.centre[1]),
+        },
+      },
+      { type: 'adjustOpening', key: keyOf(opening), name: opening.name, patch: { made: null } },
+    ],
+  };
+}
+
+function patternRemedies(document: Conversion, assembly: Assembly, opening: CutOpening): Remedy[] {
+  const own = document.cut.openings[opening.group];
+  if (!own) return [];
+  const { pattern } = own;
+  const web = leastWeb(document, wallOf(assembly.hull, opening.face)!.thickness);
+  const behind = whatIsBehind(assembly, opening);
+  const most = behind ? FINGER[behind.kind] : Infinity;
+  const tidy = (v: number) => Math.ceil(v * 10 - 1e-9) / 10;
+  let next: OwnOpening['pattern'] = pattern;
+  if (pattern.kind === 'holes') {
+    const diameter = Math.min(pattern.diameter, most);
+    next = {
+      ...pattern,
+      diameter,
+      pitch: Math.max(tidy(diameter + web), diameter === pattern.diameter ? pattern.pitch : 0),
+    };
+  } else if (pattern.kind === 'honeycomb')
+    next = { ...pattern, across: Math.min(pattern.across, most), web: Math.max(pattern.web, web) };
+  else if (pattern.kind === 'slots') {
+    const width = Math.min(pattern.width, most);
+    next = {
+      ...pattern,
+      width,
+      up: Math.max(tidy(width + web), width === pattern.width ? pattern.up : 0),
+      across: Math.max(pattern.across, tidy(pattern.length + web)),
+    };
+  }
+  const change: Change = { type: 'setCutOpening', id: opening.group, opening: { ...own, pattern: next } };
+  const before = assessCut(document).report.air[opening.id]?.free ?? 0;
+  const after = assessCut(applyChange(document, change).document).report.air[opening.id]?.free ?? 0;
+  return [
+    {
+      id: 'pattern',
+      label: 'Make holes and webs as they should be',
+      price: `${(before / 100).toFixed(1)} → ${(after / 100).toFixed(1)} cm² free`,
+      change,
+    },
+  ];
+}
+
+/** How far an opening by hand may be moved to be out of the way, and in which steps, mm. */
+const FARTHEST = 80;
+const STEP = 1;
+
+/** The nearest place on its face where an opening by hand is in nothing's way. */
+function moveRemedies(document: Conversion, id: string, finding: string): Remedy[] {
+  const own = document.cut.openings[id];
+  if (!own) return [];
+  const change = (du: number, dv: number): Change => ({
+    type: 'setCutOpening',
+    id,
+    opening: { ...own, u: Math.round((own.u + du) * 10) / 10, v: Math.round((own.v + dv) * 10) / 10 },
+  });
+  // Rings of places, nearest first; each is looked at with all that this station says of it.
+  const assembly = assemble(document);
+  for (let r = STEP; r <= FARTHEST; r += r < 10 ? STEP : 4) {
+    const around = Math.max(8, Math.round((2 * Math.PI * r) / (r < 10 ? 2 : 6)));
+    for (let k = 0; k < around; k++) {
+      const angle = (2 * Math.PI * k) / around;
+      const [du, dv] = [r * Math.cos(angle), r * Math.sin(angle)];
+      const moved = { ...document, cut: { ...document.cut, openings: { ...document.cut.openings } } };
+      const to = change(du, dv);
+      moved.cut.openings[id] = (to as Extract<Change, { type: 'setCutOpening' }>).opening!;
+      const still = assessCut(moved, assembly).findings.filter(
+        (f) => (f.verdict === 'stop' || f.verdict === 'warn') && f.about.some((a) => a.kind === 'cut' && a.id === id),
+      );
+      if (still.some((f) => f.id === finding || f.id.startsWith('cut/web') || f.id.startsWith('cut/behind'))) continue;
+      return [
+        {
+          id: 'move',
+          label: `Move it by ${r.toFixed(0)} mm`,
+          price: 'the nearest place where nothing is in its way',
+          change: to,
+        },
+      ];
+    }
+  }
+  return [];
+}
+
+/** Is the finding gone after a change, and nothing new stops? */
+function better(document: Conversion, change: Change, finding: string): boolean {
+  const before = assessCut(document).findings;
+  const after = assessCut(applyChange(document, change).document).findings;
+  const stops = (all: readonly Finding[]) => new Set(all.filter((f) => f.verdict === 'stop').map((f) => f.id));
+  const were = stops(before);
+  return !after.some((f) => f.id === finding) && [...stops(after)].every((id) => were.has(id));
+}

@@ -1,0 +1,369 @@
+import { assemble, onFace, wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import type { Conversion, FaceId } from '../../document';
+import { faceName } from '../../fit';
+import { formatLength, type LengthUnit } from '../../quantity';
+import type { Point2 } from '../../solid';
+import { frameOf, openingsOf, raisedV } from '../openings/derived';
+import { halfOf, type CutOpening } from '../openings/opening';
+import { ventHoles } from '../vents/pattern';
+import { PAGE_MARGIN, PAPERS, type Paper } from './tiles';
+
+/** Something drawn on a sheet, in mm from the face's datum; layers as in a DXF of the same sheet. */
+export type SheetItem = { layer: 'cut' | 'drill' | 'reference' | 'engrave' } & (
+  | { kind: 'circle'; centre: Point2; radius: number }
+  | { kind: 'rectangle'; centre: Point2; half: [number, number]; radius: number }
+  | { kind: 'line'; points: Point2[]; closed: boolean; dashed?: boolean }
+  | { kind: 'text'; at: Point2; text: string; size: number; anchor: 'start' | 'middle' }
+);
+
+/** A row of the hole table; u and v are the centre's distances from the datum, mm. */
+export interface HoleRow {
+  number: number;
+  name: string;
+  kind: 'cut' | 'drill';
+  u: number;
+  v: number;
+  size: string;
+}
+
+/** One face at 1:1. */
+export interface Sheet {
+  face: FaceId;
+  title: string;
+  /** Size of the face's bounding box, mm. */
+  width: number;
+  height: number;
+  mirrored: boolean;
+  /** Said under the title; otherwise from where the face is seen and what its datum is. */
+  caption?: string;
+  items: SheetItem[];
+  holes: HoleRow[];
+}
+
+const CROSS = 4; // half-length of a centre cross, mm
+const HATCH = 4; // distance of hatch lines, mm
+
+/** Faces that have something to cut or drill. */
+export function facesToCut(document: Conversion, assembly: Assembly = assemble(document)): FaceId[] {
+  const wanted = new Set(
+    openingsOf(document, assembly)
+      .filter((o) => !o.inExisting && !o.made)
+      .map((o) => o.face),
+  );
+  return assembly.hull.frames.map((f) => f.face).filter((face) => wanted.has(face));
+}
+
+/**
+ * What a sheet shows: all of it; centres alone, to be punched through the paper; or the lines alone and mirrored, to be
+ * rubbed or ironed on from the printed side.
+ */
+export const SHEET_VARIANTS = ['full', 'punch', 'transfer'] as const;
+export type SheetVariant = (typeof SHEET_VARIANTS)[number];
+
+/** The drawing of one face: outline, datum, openings, holes with crosses, existing openings, what to keep. */
+export function sheetOf(
+  document: Conversion,
+  face: FaceId,
+  assembly: Assembly = assemble(document),
+  variant: SheetVariant = 'full',
+): Sheet {
+  const full = fullSheet(document, face, assembly);
+  return variant === 'full' ? full : variant === 'punch' ? punched(full) : transferred(full);
+}
+
+/** Centres alone, each with a fine cross and its number. */
+function punched(sheet: Sheet): Sheet {
+  const at = ([u, v]: Point2): Point2 => (sheet.mirrored ? [sheet.width - u, v] : [u, v]);
+  const items = sheet.items.filter((i) => i.layer === 'reference' && i.kind === 'line' && i.closed && !i.dashed);
+  for (const hole of sheet.holes) {
+    const [u, v] = at([hole.u, hole.v]);
+    items.push(
+      { layer: 'drill', kind: 'circle', centre: [u, v], radius: 0.4 },
+      {
+        layer: 'drill',
+        kind: 'line',
+        closed: false,
+        points: [
+          [u - CROSS, v],
+          [u + CROSS, v],
+        ],
+      },
+      {
+        layer: 'drill',
+        kind: 'line',
+        closed: false,
+        points: [
+          [u, v - CROSS],
+          [u, v + CROSS],
+        ],
+      },
+      { layer: 'engrave', kind: 'text', at: [u + 1.5, v + 1.5], text: `${hole.number}`, size: 3, anchor: 'start' },
+    );
+  }
+  return { ...sheet, title: `${sheet.title}: centres to punch`, items };
+}
+
+/** Lines alone, mirrored once more: rubbed on from the printed side they come right. */
+function transferred(sheet: Sheet): Sheet {
+  const flip = ([u, v]: Point2): Point2 => [sheet.width - u, v];
+  const items = sheet.items
+    .filter((i) => i.kind !== 'text' && (i.layer !== 'reference' || (i.kind === 'line' && i.closed && !i.dashed)))
+    .map((i): SheetItem =>
+      i.kind === 'line'
+        ? { ...i, points: i.points.map(flip) }
+        : i.kind === 'text'
+          ? i
+          : { ...i, centre: flip(i.centre) },
+    );
+  return {
+    ...sheet,
+    title: `${sheet.title}: transfer`,
+    caption: `mirrored for transfer: lay the printed side on the face, ${sheet.mirrored ? 'inside' : 'outside'}`,
+    items,
+    holes: [],
+  };
+}
+
+function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Sheet {
+  const frame = frameOf(assembly, face);
+  const us = frame.outline.map((p) => p[0]);
+  const vs = frame.outline.map((p) => p[1]);
+  const [width, height] = [Math.max(...us), Math.max(...vs)];
+  const mirrored = document.cut.mirrored.includes(face);
+  const flip = ([u, v]: Point2): Point2 => (mirrored ? [width - u, v] : [u, v]);
+  const items: SheetItem[] = [{ layer: 'reference', kind: 'line', points: frame.outline.map(flip), closed: true }];
+  const datum: Point2 = flip([0, 0]);
+  const inward = mirrored ? -1 : 1;
+  items.push(
+    { layer: 'engrave', kind: 'line', points: [[datum[0] + inward * 12, 0], datum, [datum[0], 12]], closed: false },
+    {
+      layer: 'engrave',
+      kind: 'text',
+      at: [datum[0] + inward * (mirrored ? 46 : 3), 3],
+      text: `datum ${mirrored ? '(mirrored: seen from inside)' : '(seen from outside)'}`,
+      size: 3,
+      anchor: 'start',
+    },
+  );
+  for (const opening of Object.values(document.shell.openings)) {
+    if (opening.face !== face) continue;
+    const centre = flip([opening.u.value, raisedV(document, frame, opening.v.value)]);
+    items.push(
+      opening.shape.kind === 'round'
+        ? { layer: 'reference', kind: 'circle', centre, radius: opening.shape.diameter.value / 2 }
+        : {
+            layer: 'reference',
+            kind: 'rectangle',
+            centre,
+            half: [opening.shape.width.value / 2, opening.shape.height.value / 2],
+            radius: 0,
+          },
+      { layer: 'engrave', kind: 'text', at: centre, text: `there: ${opening.name}`, size: 2.8, anchor: 'middle' },
+    );
+  }
+  items.push(...keepItems(document, assembly, frame, flip));
+  const all = openingsOf(document, assembly).filter((o) => o.face === face && !o.inExisting);
+  for (const o of all.filter((o) => o.made)) items.push(...madeItems(o, flip(o.centre)));
+  const fresh = all.filter((o) => !o.made);
+  const holes = fresh.map((o, i): HoleRow => {
+    const centre = flip(o.centre);
+    items.push(...openingItems(o, centre, i + 1));
+    // From the datum, which a mirrored sheet has at its lower right: the same figures on either sheet.
+    return { number: i + 1, name: o.name, kind: o.kind, u: o.centre[0], v: o.centre[1], size: sizeWords(o) };
+  });
+  return { face, title: faceName(document, face), width, height, mirrored, items, holes };
+}
+
+/** Room between two faces on one page, mm. */
+const BESIDE = 14;
+
+/** Sheets that go on fewer pages side by side, largest first, each with its name; those that need a page stay alone. */
+export function onePage(sheets: readonly Sheet[], paper: Paper): Sheet[] {
+  const { width, height } = PAPERS[paper];
+  const [long, short] = [Math.max(width, height), Math.min(width, height)];
+  const room = {
+    width: long - PAGE_MARGIN.left - PAGE_MARGIN.right - 2 * 6,
+    height: short - PAGE_MARGIN.top - PAGE_MARGIN.bottom - 2 * 6,
+  };
+  const small = sheets.filter((s) => s.width <= room.width && s.height + BESIDE <= room.height);
+  const pages: {
+    parts: { sheet: Sheet; u: number; v: number }[];
+    rows: { v: number; height: number; used: number }[];
+  }[] = [];
+  for (const sheet of [...small].sort((a, b) => b.height - a.height)) {
+    const placed = pages.some((page) => {
+      for (const row of page.rows)
+        if (row.used + sheet.width <= room.width && sheet.height <= row.height) {
+          page.parts.push({ sheet, u: row.used, v: row.v });
+          row.used += sheet.width + BESIDE;
+          return true;
+        }
+      const last = page.rows.at(-1)!;
+      const v = last.v + last.height + BESIDE;
+      if (v + sheet.height > room.height) return false;
+      page.rows.push({ v, height: sheet.height, used: sheet.width + BESIDE });
+      page.parts.push({ sheet, u: 0, v });
+      return true;
+    });
+    if (!placed)
+      pages.push({
+        parts: [{ sheet, u: 0, v: 0 }],
+        rows: [{ v: 0, height: sheet.height, used: sheet.width + BESIDE }],
+      });
+  }
+  return [
+    ...sheets.filter((s) => !small.includes(s)),
+    ...pages.map(({ parts }) => (parts.length === 1 ? parts[0]!.sheet : beside(parts))),
+  ];
+}
+
+function beside(parts: readonly { sheet: Sheet; u: number; v: number }[]): Sheet {
+  const items = parts.flatMap(({ sheet, u, v }): SheetItem[] => {
+    const to = ([a, b]: Point2): Point2 => [a + u, b + v];
+    return [
+      ...sheet.items.map((i): SheetItem =>
+        i.kind === 'line'
+          ? { ...i, points: i.points.map(to) }
+          : i.kind === 'text'
+            ? { ...i, at: to(i.at) }
+            : { ...i, centre: to(i.centre) },
+      ),
+      {
+        layer: 'engrave',
+        kind: 'text',
+        at: [u, v + sheet.height + 3],
+        text: `${sheet.title}${sheet.mirrored ? ' (from inside)' : ''}`,
+        size: 4,
+        anchor: 'start',
+      },
+    ];
+  });
+  return {
+    face: parts.map(({ sheet }) => sheet.face).join('-'),
+    title: parts.map(({ sheet }) => sheet.title).join(', '),
+    width: Math.max(...parts.map(({ sheet, u }) => u + sheet.width)),
+    height: Math.max(...parts.map(({ sheet, v }) => v + sheet.height)) + 8,
+    mirrored: false,
+    caption: 'each face from its own datum',
+    items,
+    holes: parts.flatMap(({ sheet }) => sheet.holes.map((h) => ({ ...h, name: `${sheet.title}, ${h.name}` }))),
+  };
+}
+
+/** `ø 3.7` or `159.6 × 45.3`, in a unit. */
+export function sizeWords({ shape }: CutOpening, unit: LengthUnit = 'mm'): string {
+  const shown = (mm: number) => formatLength(mm, unit);
+  return shape.kind === 'round' ? `ø ${shown(shape.diameter)}` : `${shown(shape.width)} × ${shown(shape.height)}`;
+}
+
+/** The line of an outline around a middle. */
+const outlineItem = (layer: SheetItem['layer'], { shape }: Pick<CutOpening, 'shape'>, centre: Point2): SheetItem =>
+  shape.kind === 'round'
+    ? { layer, kind: 'circle', centre, radius: shape.diameter / 2 }
+    : { layer, kind: 'rectangle', centre, half: halfOf(shape), radius: shape.radius };
+
+/** What was really cut stands on the sheet for reference. */
+const madeItems = (o: CutOpening, centre: Point2): SheetItem[] => [
+  outlineItem('reference', o, centre),
+  { layer: 'engrave', kind: 'text', at: centre, text: `cut: ${o.name}`, size: 2.8, anchor: 'middle' },
+];
+
+/** What is cut within an opening that keeps a pattern; its own outline is for reference then. */
+function patternItems(o: CutOpening, centre: Point2): SheetItem[] {
+  if (!o.pattern || o.pattern.kind === 'grille') return [outlineItem(o.kind, o, centre)];
+  const items = [outlineItem('reference', o, centre)];
+  for (const hole of ventHoles({ centre, shape: o.shape }, o.pattern))
+    items.push(
+      hole.hexagon === undefined
+        ? outlineItem('cut', hole, hole.centre)
+        : { layer: 'cut', kind: 'line', closed: true, points: hexagon(hole.centre, hole.hexagon) },
+    );
+  return items;
+}
+
+/** Corners of a hexagon of a width across flats, points up. */
+const hexagon = ([u, v]: Point2, across: number): Point2[] =>
+  Array.from({ length: 6 }, (_, k): Point2 => {
+    const angle = Math.PI / 6 + (k * Math.PI) / 3;
+    const r = across / Math.sqrt(3);
+    return [u + r * Math.cos(angle), v + r * Math.sin(angle)];
+  });
+
+function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[] {
+  const [u, v] = centre;
+  const [hu, hv] = halfOf(o.shape);
+  const arm = o.kind === 'drill' ? Math.max(CROSS, hu + 2) : CROSS;
+  const items: SheetItem[] = [
+    ...patternItems(o, centre),
+    {
+      layer: 'engrave',
+      kind: 'line',
+      points: [
+        [u - arm, v],
+        [u + arm, v],
+      ],
+      closed: false,
+    },
+    {
+      layer: 'engrave',
+      kind: 'line',
+      points: [
+        [u, v - arm],
+        [u, v + arm],
+      ],
+      closed: false,
+    },
+  ];
+  const label = o.kind === 'drill' ? `${number}` : `${number}  ${o.name}  ${sizeWords(o)}`;
+  items.push({
+    layer: 'engrave',
+    kind: 'text',
+    at: o.kind === 'drill' ? [u + hu + 1.2, v + hv + 0.6] : [u - hu + 3, v + hv - 6],
+    text: label,
+    size: o.kind === 'drill' ? 2.6 : 3.4,
+    anchor: 'start',
+  });
+  return items;
+}
+
+/** Features that stand on this wall and must stay, hatched where they stand. */
+function keepItems(
+  document: Conversion,
+  assembly: Assembly,
+  frame: FaceFrame,
+  flip: (p: Point2) => Point2,
+): SheetItem[] {
+  const wall = wallOf(assembly.hull, frame.face)!;
+  const items: SheetItem[] = [];
+  for (const feature of assembly.features) {
+    // All copies of a feature stand there as it does.
+    if (document.shell.features[feature.owner]?.fate !== 'keep') continue;
+    const { low, high } = feature.shape;
+    const corners = [low, high].flatMap((a) => [low, high].flatMap((b) => [low, high].map((c) => [a[0], b[1], c[2]])));
+    const on = corners.map((c) => onFace(frame, c));
+    if (Math.max(...on.map((p) => p.over)) < -wall.thickness - 1) continue;
+    const [u0, u1] = [Math.min(...on.map((p) => p.u)), Math.max(...on.map((p) => p.u))];
+    const [v0, v1] = [Math.min(...on.map((p) => p.v)), Math.max(...on.map((p) => p.v))];
+    const outline: Point2[] = [
+      [u0, v0],
+      [u1, v0],
+      [u1, v1],
+      [u0, v1],
+    ];
+    items.push({ layer: 'reference', kind: 'line', points: outline.map(flip), closed: true, dashed: true });
+    for (let s = u0 + v0 + HATCH; s < u1 + v1; s += HATCH) {
+      const a: Point2 = [Math.min(u1, s - v0), Math.max(v0, s - u1)];
+      const b: Point2 = [Math.max(u0, s - v1), Math.min(v1, s - u0)];
+      items.push({ layer: 'reference', kind: 'line', points: [flip(a), flip(b)], closed: false });
+    }
+    items.push({
+      layer: 'engrave',
+      kind: 'text',
+      at: flip([(u0 + u1) / 2, v1 + 1.5]),
+      text: `keep: ${feature.name}`,
+      size: 2.8,
+      anchor: 'middle',
+    });
+  }
+  return items;
+}
