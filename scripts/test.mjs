@@ -11,6 +11,7 @@ installPrograms({
   'rsvg-convert': 'librsvg2-bin',
   admesh: 'admesh',
   ezdxf: 'python3-ezdxf',
+  ccx: 'calculix-ccx',
 });
 installPackages({ tests: true });
 buildWeb();

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { compileKernel, moduleText } from '../compile';
 import { distancesFrom } from './distances';
 import { sizeWithBorder, type Cells } from './grid';
-import { plainDistances } from './plain';
+import { plainDistances } from './plainDistances';
 
 /** A grid with boxes taken from it; everything else is free. */
 function grid(count: [number, number, number], boxes: readonly (readonly number[])[]): Cells {

@@ -1,6 +1,6 @@
 import wasm from './distances.wasm';
 import { sizeWithBorder, type Cells, type Distances } from './grid';
-import { plainDistances } from './plain';
+import { plainDistances } from './plainDistances';
 
 /** Bytes by which memory grows. */
 const PAGE = 65_536;

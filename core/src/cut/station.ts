@@ -8,6 +8,9 @@ export const cut = station({
   label: 'Cut',
   reads: ['brief', 'shell', 'kit', 'layout', 'cut'],
   assess: ({ document, assembly }) => assessCut(document, assembly),
+  slow: async ({ document, assembly }) => ({
+    findings: (await import('./findings/bending')).bendingFindings(document, assembly),
+  }),
   remedies: cutRemedies,
   print: (_context, { openings, air, works }) => ({ openings, air, works }),
   jobs: () => import('./jobs'),

@@ -4,6 +4,7 @@ import { Tabs } from '../../ui/Tabs';
 import { AddOpening } from './AddOpening';
 import { OpeningsList } from './OpeningsList';
 import { SheetPanel } from './SheetPanel';
+import { StrengthPanel } from './StrengthPanel';
 import { setTab, type CutTab } from './slice';
 
 /** Station 7: what exactly is cut, drilled and printed. */
@@ -18,6 +19,7 @@ export function CutStation() {
       tabs={[
         { value: 'openings', label: 'Openings', content: <Openings /> },
         { value: 'sheets', label: 'Sheets', content: <SheetPanel /> },
+        { value: 'strength', label: 'Strength', content: <StrengthPanel /> },
       ]}
     />
   );

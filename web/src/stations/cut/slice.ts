@@ -1,13 +1,16 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Bent } from '@young-shell/core/cut';
 import { addSlice } from '../../app/store';
 
-export type CutTab = 'openings' | 'sheets';
+export type CutTab = 'openings' | 'sheets' | 'strength';
 
 interface CutState {
   tab: CutTab;
+  /** How a face bends, drawn on it while that page is open. */
+  bent: Bent | null;
 }
 
-const initialState: CutState = { tab: 'openings' };
+const initialState: CutState = { tab: 'openings', bent: null };
 
 const slice = createSlice({
   name: 'cut',
@@ -16,6 +19,7 @@ const slice = createSlice({
     setTab: (state, { payload }: PayloadAction<CutTab>) => {
       state.tab = payload;
     },
+    showBent: (state, { payload }: PayloadAction<Bent | null>) => ({ ...state, bent: payload }),
     forgetCut: () => initialState,
   },
 });
@@ -27,4 +31,4 @@ declare module '../../app/store' {
 }
 addSlice('cut', slice.reducer);
 
-export const { setTab, forgetCut } = slice.actions;
+export const { setTab, showBent, forgetCut } = slice.actions;

@@ -1,0 +1,176 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assemble, onFace } from '../../assembly';
+import { applyChange, defaultBox, newConversion, type Change, type Opening } from '../../document';
+import { partFrom } from '../../parts';
+import { measured } from '../../quantity';
+import type { Point2 } from '../../solid';
+import { standardPart } from '../../standards';
+import { alignmentsOf, screwFor } from './alignments';
+import { motionsOf, type Motion, type PlayHole } from './motions';
+
+const turned = ([x, y]: Point2, quarter: number, degrees: number): Point2 => {
+  const a = (quarter * Math.PI) / 2 + (degrees * Math.PI) / 180;
+  return [x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)];
+};
+/** How far over its play the worst pair is, mm. */
+const over = (part: readonly PlayHole[], shell: readonly PlayHole[], { quarter, degrees, shift, pairs }: Motion) =>
+  Math.max(
+    ...pairs.map(([p, q]) => {
+      const [x, y] = turned(part[p]!.at, quarter, degrees);
+      return (
+        Math.hypot(x + shift[0] - shell[q]!.at[0], y + shift[1] - shell[q]!.at[1]) - part[p]!.play - shell[q]!.play
+      );
+    }),
+  );
+
+describe('holes that meet holes', () => {
+  const place = fc.tuple(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }));
+
+  it('are what a fine search over shifts and turns finds: as many at least, and all that is said is so', () =>
+    fc.assert(
+      fc.property(
+        fc.array(place, { minLength: 2, maxLength: 4 }),
+        fc.array(place, { minLength: 2, maxLength: 7 }),
+        fc.double({ min: 0.2, max: 0.9, noNaN: true }),
+        fc.constantFrom<0 | 1 | 2 | 3>(0, 1, 2, 3),
+        fc.double({ min: -2.5, max: 2.5, noNaN: true }),
+        fc.nat(4),
+        (own, there, play, quarter, degrees, planted) => {
+          const part = spread(own).map((at): PlayHole => ({ at, play: play / 2 }));
+          const shell = spread(there).map((at): PlayHole => ({ at, play: play / 2 }));
+          // Some are put where they meet, within what the play lets them be off.
+          spread(own)
+            .slice(0, planted)
+            .forEach((p, i) => {
+              const [x, y] = turned(p, quarter, degrees);
+              shell.push({
+                at: [x + 20 + (i % 2 ? 0.3 : -0.3) * play, y + 7 + (i % 3 ? 0.2 : -0.2) * play],
+                play: play / 2,
+              });
+            });
+          const found = motionsOf(part, shell);
+          if (spread(shell.map((h) => h.at)).length < shell.length) return;
+          for (const m of found) {
+            expect(over(part, shell, m)).toBeLessThan(1e-3);
+            expect(-over(part, shell, m)).toBeCloseTo(m.slack, 2);
+            expect(Math.abs(m.degrees)).toBeLessThan(3.001);
+          }
+          expect(Math.max(0, ...found.map((m) => m.pairs.length))).toBeGreaterThanOrEqual(bruteForce(part, shell));
+        },
+      ),
+      { numRuns: 150 },
+    ));
+
+  it('need the play they have: 1 mm too far apart is met with 0.5 mm at each end, not with 0.49', () => {
+    const at = (d: number, play: number): PlayHole[] => [
+      { at: [0, 0], play },
+      { at: [d, 0], play },
+    ];
+    expect(motionsOf(at(50, 0.25), at(51, 0.2501)).filter((m) => m.quarter === 0)).toHaveLength(1);
+    expect(motionsOf(at(50, 0.25), at(51, 0.249))).toEqual([]);
+  });
+
+  it('that meet to the last digit end as quickly as others', () => {
+    // Ends of the search so near to each other that nothing lies between them.
+    const part: PlayHole[] = [0.1, 30.2, 50.4].map((x) => ({ at: [x, x / 3], play: 0 }));
+    const shell = part.map(({ at: [x, y] }): PlayHole => ({ at: [x + 1e-14 + 17.3, y + 2.1], play: 0 }));
+    expect(motionsOf(part, shell, 0).length).toBeLessThan(5);
+  });
+
+  it('may be slots, met anywhere along them', () => {
+    const part: PlayHole[] = [
+      { at: [0, 0], play: 0.1 },
+      { at: [40, 0], play: 0.1 },
+    ];
+    const shell = (slot: Point2): PlayHole[] => [
+      { at: [10, 10], play: 0.1 },
+      { at: [55, 10], play: 0.1, slot },
+    ];
+    expect(motionsOf(part, shell([6, 0])).filter((m) => m.quarter === 0)).toHaveLength(1);
+    expect(motionsOf(part, shell([4, 0]))).toEqual([]);
+    expect(motionsOf(part, shell([0, 6]))).toEqual([]);
+  });
+});
+
+/** Holes are no nearer to each other than their size: those that are, are left out. */
+const spread = (all: readonly Point2[]): Point2[] =>
+  all.filter((p, i) => all.slice(0, i).every((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) > 3));
+
+/** Most pairs at once, over shifts that put one on one (moved about within its play) and fine turns. */
+function bruteForce(part: readonly PlayHole[], shell: readonly PlayHole[]): number {
+  let most = 0;
+  for (let quarter = 0; quarter < 4; quarter++)
+    for (let degrees = -3; degrees <= 3; degrees += 0.25) {
+      const own = part.map((p) => turned(p.at, quarter, degrees));
+      for (const [i, p] of own.entries())
+        for (const h of shell) {
+          const play = part[i]!.play + h.play;
+          for (const dx of [-0.7, 0, 0.7])
+            for (const dy of [-0.7, 0, 0.7]) {
+              const [sx, sy] = [h.at[0] - p[0] + dx * play, h.at[1] - p[1] + dy * play];
+              const met = own.filter(([x, y], k) =>
+                shell.some((g) => Math.hypot(x + sx - g.at[0], y + sy - g.at[1]) <= part[k]!.play + g.play - 1e-6),
+              ).length;
+              most = Math.max(most, met);
+            }
+        }
+    }
+  return most < 2 ? 0 : most;
+}
+
+describe('a drive in a shell that has holes', () => {
+  const hole = (u: number, v: number, diameter = 4): Opening => ({
+    name: `Hole at ${u}`,
+    face: 'bottom',
+    shape: { kind: 'round', diameter: measured(diameter) },
+    u: measured(u),
+    v: measured(v),
+  });
+  const drive: Change = { type: 'addPart', id: 'drive-1', part: partFrom(standardPart('drive/3.5')!, 'drive-1') };
+  const make = (...openings: Opening[]) => {
+    const hull = defaultBox();
+    Object.assign(hull, { width: measured(400), depth: measured(300), height: measured(160) });
+    const all: Change[] = [
+      drive,
+      ...openings.map((opening, i): Change => ({ type: 'setOpening', id: `opening-${i + 1}`, opening })),
+      { type: 'setBrief', brief: { policy: 'conserve' } },
+    ];
+    return all.reduce((d, c) => applyChange(d, c).document, newConversion('Box', hull));
+  };
+
+  it('is put on two of them, and its holes really come to lie there', () => {
+    // SFF-8301: the bottom holes of a 3.5 in drive are 44.45 by 95.25 mm apart (from memory).
+    const document = make(hole(150, 100), hole(245.3, 100), hole(30, 250));
+    const assembly = assemble(document);
+    const [best] = alignmentsOf(document, assembly, 'drive-1');
+    expect(best).toMatchObject({ degrees: 0, stops: 0, face: 'bottom' });
+    expect(best!.met.map((m) => m.with).sort()).toEqual(['Hole at 150', 'Hole at 245.3']);
+    expect(best!.advice).toContain('strap');
+    const placed = applyChange(document, { type: 'placePart', id: 'drive-1', placement: best!.placement }).document;
+    const there = assemble(placed);
+    const frame = there.hull.frames.find((f) => f.face === 'bottom')!;
+    const holes = there.parts[0]!.faces.flatMap((f) => f.cuts).map((c) => onFace(frame, c.at));
+    const near = [
+      [150, 100],
+      [245.3, 100],
+    ].map(([u, v]) => Math.min(...holes.map((h) => Math.hypot(h.u - u!, h.v - v!))));
+    // 6-32 in a hole of 4 mm and in its own of 3.7: (4 − 3.505 + 3.7 − 3.505) / 2.
+    for (const off of near) expect(off).toBeLessThan(0.345);
+  });
+
+  it('turned a little where it must be, and said so', () => {
+    const angle = (1.5 * Math.PI) / 180;
+    const document = make(hole(150, 100), hole(150 + 95.25 * Math.cos(angle), 100 + 95.25 * Math.sin(angle)));
+    const [best] = alignmentsOf(document, assemble(document), 'drive-1');
+    expect(best!.met).toHaveLength(2);
+    expect(Math.abs(best!.degrees)).toBeGreaterThan(1);
+    expect(Math.abs(best!.degrees)).toBeLessThan(2);
+  });
+
+  it('a hole its screw does not go through is none', () =>
+    expect(alignmentsOf(make(hole(150, 100, 3)), assemble(make(hole(150, 100, 3))), 'drive-1')).toEqual([]));
+
+  it('screws by clearance hole: 3.4 takes M3, 4.5 M4 (ISO 273, medium)', () =>
+    expect([screwFor(3.4), screwFor(4.5)]).toEqual([3, 4]));
+});

@@ -1,0 +1,194 @@
+import { assemble, type Assembly } from '../../assembly';
+import type { Conversion, FaceId } from '../../document';
+import type { Point2 } from '../../solid';
+import {
+  bentPlate,
+  HAND,
+  loadsOn,
+  ownWeight,
+  panelOf,
+  STIFFENERS,
+  type EdgeHold,
+  type Panel,
+  type PanelLoad,
+  type Stiffener,
+} from './panel';
+import type { Beam, Deflection, Plate } from './plate';
+
+/** A stiffener along a line of the panel, and how far the panel bends with it. */
+export interface Stiffened {
+  stiffener: Stiffener;
+  /** From and to on the face, mm. */
+  from: Point2;
+  to: Point2;
+  /** Most that it bends then, mm. */
+  most: number;
+}
+
+/** How a panel bends. */
+export interface Bent {
+  face: FaceId;
+  hold: EdgeHold;
+  loads: PanelLoad[];
+  /** Most deflection, mm, with the openings that are there, and with the new ones. */
+  before: number;
+  after: number;
+  /** Where, on the face. */
+  at: Point2;
+  /** Twice the load: set down hard, or lifted with a jerk. */
+  lifted: number;
+  /** What is tolerated, mm: the shorter span / 250. */
+  limit: number;
+  /** Beyond half of it the formula of thin plates says too much. */
+  thickness: number;
+  /** Best first; none where nothing is needed or nothing goes across. */
+  stiffened: Stiffened[];
+  grid: { nx: number; ny: number; dx: number; dy: number; low: Point2; there: Float64Array; deflection: Float64Array };
+}
+
+/** A quick look, on a coarse grid: most deflection with the openings that are there, and with the new ones, mm. */
+export function bendRoughly(document: Conversion, face: FaceId, assembly: Assembly) {
+  const panel = panelOf(document, assembly, face, 'supported', undefined, ROUGH);
+  const { before, after, load, loads } = loaded(document, assembly, panel);
+  return {
+    before: worst(before.under(load(before))).value,
+    after: worst(after.under(load(after))).value,
+    limit: limitOf(panel),
+    thickness: panel.thickness,
+    loads,
+  };
+}
+
+/** Share of the finest grid for a quick look. */
+const ROUGH = 0.4;
+
+const limitOf = ({ nx, ny, dx, dy }: Panel) => Math.min(nx * dx, ny * dy) / SPAN_SHARE;
+
+/** Both plates with what presses on them. */
+function loaded(document: Conversion, assembly: Assembly, panel: Panel) {
+  const { forces, loads } = loadsOn(document, assembly, panel);
+  const own = ownWeight(document, panel);
+  const after = bentPlate(document, panel, 'after');
+  const before = bentPlate(document, panel, 'before');
+  if (loads.length > 0) {
+    const load = (plate: Plate) => {
+      const sum = plate.pressed(() => own);
+      forces.forEach((f, i) => (sum[i]! += f));
+      return sum;
+    };
+    return { before, after, load, loads };
+  }
+  const soft = worst(after.under(after.pressed(() => 1)));
+  const hand = new Float64Array(forces.length);
+  hand[soft.node] = HAND;
+  return { before, after, load: () => hand, loads: [{ name: 'a hand that presses', newton: HAND }] };
+}
+
+/** A span bends at most by so much of itself, common practice, no source. */
+const SPAN_SHARE = 250;
+/** More than this need not be stiffened, mm: no one sees or feels it. */
+const UNSEEN = 0.5;
+
+/**
+ * How far a face bends under what it carries (a floor), or under a hand that presses where it gives most (any other), with
+ * and without its new openings, and with stiffeners across.
+ * @throws Error for a face that is not there, RangeError where nothing holds the panel
+ */
+export function bend(
+  document: Conversion,
+  face: FaceId,
+  hold: EdgeHold = 'supported',
+  tell: (share: number, what: string) => void = () => undefined,
+  assembly: Assembly = assemble(document),
+): Bent {
+  const panel = panelOf(document, assembly, face, hold);
+  const { nx, ny, dx, dy, low } = panel;
+  const { before, after, load, loads } = loaded(document, assembly, panel);
+  tell(0.3, 'bent');
+  const deflection = after.under(load(after));
+  const most = worst(deflection);
+  const at: Point2 = [low[0] + (most.node % (nx + 1)) * dx, low[1] + Math.floor(most.node / (nx + 1)) * dy];
+  const stiffened: Stiffened[] = [];
+  if (most.value > UNSEEN) {
+    const lines = linesNear(panel, at);
+    lines.forEach((line, i) =>
+      STIFFENERS.forEach((stiffener, k) => {
+        tell(0.3 + (0.7 * (i * STIFFENERS.length + k)) / (lines.length * STIFFENERS.length), stiffener.name);
+        const plate = bentPlate(document, panel, 'after', beamsOn(line, stiffener));
+        stiffened.push({ stiffener, ...line, most: worst(plate.under(load(plate))).value });
+      }),
+    );
+    stiffened.sort((a, b) => a.most - b.most);
+  }
+  return {
+    face,
+    hold,
+    loads,
+    before: worst(before.under(load(before))).value,
+    after: most.value,
+    at,
+    lifted: 2 * most.value,
+    limit: limitOf(panel),
+    thickness: panel.thickness,
+    stiffened: bestOfEach(stiffened, most.value),
+    grid: { nx, ny, dx, dy, low, there: panel.after, deflection },
+  };
+}
+
+function worst(deflection: Deflection): { node: number; value: number } {
+  let node = 0;
+  for (let i = 1; i < deflection.length; i++) if (Math.abs(deflection[i]!) > Math.abs(deflection[node]!)) node = i;
+  return { node, value: Math.abs(deflection[node]!) };
+}
+
+/** One line each: the best of every stiffener that helps by a tenth at least. */
+function bestOfEach(all: readonly Stiffened[], now: number): Stiffened[] {
+  const best = new Map<string, Stiffened>();
+  for (const s of all) if (!best.has(s.stiffener.id) && s.most < 0.9 * now) best.set(s.stiffener.id, s);
+  return [...best.values()];
+}
+
+interface Line {
+  from: Point2;
+  to: Point2;
+  along: 'x' | 'y';
+  /** Nodes from end to end. */
+  nodes: number[];
+}
+
+/** Lines from rim to rim, across and up, nearest to a point, that go through no opening. */
+function linesNear(panel: Panel, at: Point2): Line[] {
+  const { nx, ny, dx, dy, low, after } = panel;
+  const node = (i: number, j: number) => j * (nx + 1) + i;
+  const whole = (i: number, j: number) => i >= 0 && i < nx && j >= 0 && j < ny && after[j * nx + i]! > 0.99;
+  const found: Line[] = [];
+  const nearest = (n: number, place: number, open: (k: number) => Line | undefined) => {
+    const order = Array.from({ length: n - 1 }, (_, k) => k + 1).sort(
+      (a, b) => Math.abs(a - place) - Math.abs(b - place),
+    );
+    for (const k of order) {
+      const line = open(k);
+      if (line) {
+        found.push(line);
+        return;
+      }
+    }
+  };
+  // A line keeps its whole width: the elements on both sides of it are there.
+  nearest(nx, (at[0] - low[0]) / dx, (i) => {
+    const all = Array.from({ length: ny }, (_, j) => j);
+    if (!all.every((j) => whole(i - 1, j) && whole(i, j))) return undefined;
+    const u = low[0] + i * dx;
+    return { along: 'y', from: [u, low[1]], to: [u, low[1] + ny * dy], nodes: [...all, ny].map((j) => node(i, j)) };
+  });
+  nearest(ny, (at[1] - low[1]) / dy, (j) => {
+    const all = Array.from({ length: nx }, (_, i) => i);
+    if (!all.every((i) => whole(i, j - 1) && whole(i, j))) return undefined;
+    const v = low[1] + j * dy;
+    return { along: 'x', from: [low[0], v], to: [low[0] + nx * dx, v], nodes: [...all, nx].map((i) => node(i, j)) };
+  });
+  return found;
+}
+
+const beamsOn = ({ along, nodes }: Line, { bending, torsion }: Stiffener): Beam[] =>
+  nodes.slice(0, -1).map((node) => ({ node, along, bending, torsion }));

@@ -1,0 +1,249 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { assemble } from '../../assembly';
+import { applyChange, defaultBox, newConversion, readConversion, type Change, type Conversion } from '../../document';
+import { partFrom } from '../../parts';
+import { measured } from '../../quantity';
+import { ELASTIC, standardPart } from '../../standards';
+import { bend, bendRoughly } from './bend';
+import { angleInertia, bentPlate, loadsOn, panelOf, STIFFENERS } from './panel';
+import { plateOf, type Plate } from './plate';
+
+/** A plate of D = 1 with all edges held, n × n elements. */
+function edged(n: number, a: number, b: number, how: number): Plate {
+  const held = new Uint8Array((n + 1) ** 2);
+  for (let j = 0; j <= n; j++)
+    for (let i = 0; i <= n; i++) if (i === 0 || j === 0 || i === n || j === n) held[j * (n + 1) + i] = how;
+  return plateOf({
+    nx: n,
+    ny: n,
+    dx: a / n,
+    dy: b / n,
+    poisson: 0.3,
+    stiffness: new Float64Array(n * n).fill(1),
+    held,
+  });
+}
+const middle = (n: number) => (n / 2) * (n + 1) + n / 2;
+const pressed = (plate: Plate, n: number) => plate.under(plate.pressed(() => 1))[middle(n)]!;
+const pushed = (plate: Plate, n: number) => {
+  const force = new Float64Array((n + 1) ** 2);
+  force[middle(n)] = 1;
+  return plate.under(force)[middle(n)]!;
+};
+
+describe('a plate', () => {
+  // Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells: handbook, “Cut”, check values.
+  it.each([
+    ['supported, square, pressed', 1, 1, 0.00406, pressed],
+    ['clamped, square, pressed', 1, 2, 0.00126, pressed],
+    ['supported, sides 1.5, pressed', 1.5, 1, 0.00772, pressed],
+    ['supported, sides 2, pressed', 2, 1, 0.01013, pressed],
+    ['supported, square, load in the middle', 1, 1, 0.0116, pushed],
+    ['clamped, square, load in the middle', 1, 2, 0.0056, pushed],
+  ] as const)(
+    '%s bends by its coefficient within 1 %%, and finer grids come nearer',
+    (_name, ratio, how, coefficient, test) => {
+      const off = [8, 16, 32].map((n) => Math.abs(test(edged(n, 1, ratio, how), n) / coefficient - 1));
+      expect(off[2]).toBeLessThan(0.01);
+      // The printed coefficients have three or four figures: below that nothing gets nearer.
+      expect(off[2]).toBeLessThanOrEqual(Math.max(off[0]!, 0.004));
+    },
+  );
+
+  it('on a beam across bends as the beam does where that is much stiffer: 5 q a⁴ / 384 EI of the strip it carries', () => {
+    const n = 16;
+    const stiff = 1e4;
+    const held = new Uint8Array((n + 1) ** 2);
+    // Held along left and right alone: a wide beam, each line of which carries its own strip.
+    for (let j = 0; j <= n; j++) held[j * (n + 1)] = held[j * (n + 1) + n] = 1;
+    const beams = Array.from({ length: n + 1 }, (_, j) => j).flatMap((j) =>
+      Array.from({ length: n }, (_, i) => ({ node: j * (n + 1) + i, along: 'x' as const, bending: stiff, torsion: 0 })),
+    );
+    const plate = plateOf({
+      nx: n,
+      ny: n,
+      dx: 1 / n,
+      dy: 1 / n,
+      poisson: 0,
+      stiffness: new Float64Array(n * n).fill(1),
+      held,
+      beams,
+    });
+    // A beam in the middle carries its n-th of the load.
+    const expected = 5 / (384 * n * stiff);
+    expect(pressed(plate, n) / expected).toBeCloseTo(1, 1);
+  });
+
+  it('that nothing holds is refused', () =>
+    expect(() =>
+      plateOf({
+        nx: 4,
+        ny: 4,
+        dx: 1,
+        dy: 1,
+        poisson: 0.3,
+        stiffness: new Float64Array(16).fill(1),
+        held: new Uint8Array(25),
+      }),
+    ).toThrow(/not held/));
+});
+
+it('an equal angle 20 × 20 × 3 has a second moment of 0.39 cm⁴ (EN 10056-1 tables, from memory)', () =>
+  expect(angleInertia(20, 3) / 1e4).toBeCloseTo(0.39, 1));
+
+const box = (...changes: Change[]): Conversion => {
+  const hull = defaultBox();
+  Object.assign(hull, { width: measured(400), depth: measured(300), height: measured(160) });
+  for (const side of Object.values(hull.walls)) side.value = 1;
+  const from = newConversion('Box', hull);
+  from.shell.material = 'steel';
+  return changes.reduce((d, c) => applyChange(d, c).document, from);
+};
+const drive: Change = {
+  type: 'addPart',
+  id: 'drive-1',
+  part: partFrom(standardPart('drive/3.5')!, 'drive-1'),
+  placement: { x: 150, y: 90, z: 1, rear: 'rear', top: 'top', locked: false },
+};
+const hatch = (width: number, height: number): Change => ({
+  type: 'setCutOpening',
+  id: 'cut-1',
+  opening: {
+    name: 'Hatch',
+    use: 'window',
+    face: 'bottom',
+    u: 310,
+    v: 150,
+    shape: { kind: 'rectangle', width, height, radius: 0 },
+    pattern: { kind: 'open' },
+    screws: [],
+  },
+});
+
+describe('a floor', () => {
+  it('carries what is screwed to it and its own weight', () => {
+    const document = box(drive);
+    const assembly = assemble(document);
+    const panel = panelOf(document, assembly, 'bottom', 'supported');
+    const { forces, loads } = loadsOn(document, assembly, panel);
+    const mass = document.kit.parts['drive-1']!.mass;
+    expect(loads).toMatchObject([{ newton: (mass / 1000) * 9.80665 }]);
+    expect(forces.reduce((a, b) => a + b, 0)).toBeCloseTo(loads[0]!.newton, 9);
+  });
+
+  it('bends more once it is cut, and less with a strip, an angle or a batten across', () => {
+    const document = box(drive, hatch(120, 160));
+    const bent = bend(document, 'bottom');
+    expect(bent.after).toBeGreaterThan(1.05 * bent.before);
+    expect(bend(box(drive), 'bottom').after).toBeCloseTo(bent.before, 9);
+    for (const { most, from, to } of bent.stiffened) {
+      expect(most).toBeLessThan(0.9 * bent.after);
+      // Straight across, beside the hatch.
+      expect(from[0] === to[0] || from[1] === to[1]).toBe(true);
+      if (from[0] === to[0]) expect(Math.abs(from[0] - 310)).toBeGreaterThan(60);
+      else expect(Math.abs(from[1] - 150)).toBeGreaterThan(80);
+    }
+    expect(bent.stiffened.map((s) => s.most)).toEqual(bent.stiffened.map((s) => s.most).sort((a, b) => a - b));
+    // The quick look is of the same size.
+    expect(bendRoughly(document, 'bottom', assemble(document)).after / bent.after).toBeCloseTo(1, 0);
+  });
+
+  it('a closed one is what the coefficient says of its own weight', () => {
+    const document = box();
+    const panel = panelOf(document, assemble(document), 'bottom', 'supported');
+    const plate = bentPlate(document, panel, 'after');
+    const { modulus, poisson } = ELASTIC.steel;
+    const d = modulus / (12 * (1 - poisson ** 2));
+    const w = Math.max(...plate.under(plate.pressed(() => 1e-4)));
+    // Sides 4 : 3, between 0.00406 and 0.00772 (Timoshenko, table 8: 0.00638 at 1.3, 0.00705 at 1.4).
+    const alpha = (w * d) / (1e-4 * 300 ** 4);
+    expect(alpha).toBeGreaterThan(0.00638);
+    expect(alpha).toBeLessThan(0.00705);
+  });
+
+  it.each(['typewriter', 'piano-stool', 'cocktail-table'])('of the %s is no error, nor is any other face', (name) => {
+    const document = readConversion(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8'));
+    const assembly = assemble(document);
+    for (const { face } of assembly.hull.frames) expect(bendRoughly(document, face, assembly).after).toBeGreaterThan(0);
+  });
+
+  it('with no thickness is refused with what to do', () => {
+    const document = structuredClone(box());
+    const assembly = assemble(document);
+    const thin = {
+      ...assembly,
+      hull: { ...assembly.hull, walls: assembly.hull.walls.map((w) => ({ ...w, thickness: 0 })) },
+    };
+    expect(() => panelOf(document, thin, 'bottom', 'supported')).toThrow(/measure its wall/);
+  });
+});
+
+const ccx = spawnSync('which', ['ccx']).status === 0;
+
+it.skipIf(!ccx)(
+  'a panel with a hole bends as an independent finite element program says, within 3 % (calculix-ccx, Debian)',
+  () => {
+    const document = box(hatch(120, 160));
+    const panel = panelOf(document, assemble(document), 'bottom', 'supported', undefined, 1);
+    const { nx, ny, dx, dy, after, held } = panel;
+    const plate = bentPlate(document, panel, 'after');
+    const ours = plate.under(plate.pressed(() => 1e-4));
+    // Shell elements of four nodes on the same grid, those of the hole left out; forces on nodes as ours.
+    const whole = Array.from(after, (share) => share > 0.5);
+    const forces = plate.pressed((e) => (whole[e] ? 1e-4 : 0));
+    const node = (i: number, j: number) => j * (nx + 1) + i + 1;
+    const used = new Set<number>();
+    const elements: string[] = [];
+    for (let j = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++) {
+        if (!whole[j * nx + i]) continue;
+        const corners = [node(i, j), node(i + 1, j), node(i + 1, j + 1), node(i, j + 1)];
+        corners.forEach((c) => used.add(c));
+        elements.push([j * nx + i + 1, ...corners].join(','));
+      }
+    const nodes = [...used].sort((a, b) => a - b);
+    const deck = [
+      '*NODE,NSET=ALL',
+      ...nodes.map(
+        (k) => `${k},${(((k - 1) % (nx + 1)) * dx).toFixed(6)},${(Math.floor((k - 1) / (nx + 1)) * dy).toFixed(6)},0.`,
+      ),
+      '*ELEMENT,TYPE=S4,ELSET=PLATE',
+      ...elements,
+      '*MATERIAL,NAME=STEEL',
+      '*ELASTIC',
+      '210000.,0.3',
+      '*SHELL SECTION,ELSET=PLATE,MATERIAL=STEEL',
+      '1.',
+      '*BOUNDARY',
+      ...nodes.filter((k) => held[k - 1]).map((k) => `${k},3,3,0.`),
+      '1,1,2,0.',
+      `${nx + 1},2,2,0.`,
+      '*STEP',
+      '*STATIC',
+      '*CLOAD',
+      ...nodes.filter((k) => !held[k - 1]).map((k) => `${k},3,${forces[k - 1]!.toExponential(9)}`),
+      '*NODE PRINT,NSET=ALL',
+      'U',
+      '*END STEP',
+      '',
+    ];
+    const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
+    writeFileSync(join(folder, 'plate.inp'), deck.join('\n'));
+    execFileSync('ccx', ['plate'], { cwd: folder, stdio: 'ignore' });
+    const rows = readFileSync(join(folder, 'plate.dat'), 'utf8')
+      .split('\n')
+      .map((line) => line.trim().split(/\s+/).map(Number))
+      .filter((r) => r.length === 4 && r.every(Number.isFinite));
+    const theirs = Math.max(...rows.map((r) => Math.abs(r[3]!)));
+    expect(theirs).toBeGreaterThan(0);
+    expect(Math.max(...ours) / theirs).toBeGreaterThan(0.97);
+    expect(Math.max(...ours) / theirs).toBeLessThan(1.03);
+  },
+);
+
+it('stiffeners are told apart and stiff', () =>
+  expect(new Set(STIFFENERS.map((s) => s.bending)).size).toBe(STIFFENERS.length));
