@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compileKernel, moduleText } from '../compile';
-import { solverOf, type Band } from './band';
+import { solverOf } from './band';
+import type { Band } from './bandMatrix';
 import { plainFactor, plainSolve } from './plainBand';
 
 /** A random band made positive definite by its diagonal (Gershgorin). */

@@ -1,4 +1,4 @@
-import type { Band } from './band';
+import type { Band } from './bandMatrix';
 
 /** Factors a band in place: the plain twin of the kernel. Gives the row whose pivot is not positive, or −1. */
 export function plainFactor({ rows, half, values }: Band): number {

@@ -5,6 +5,7 @@ import { kindOf } from '../parts';
 import type { Assessed } from '../station';
 import { behindFindings } from './findings/behind';
 import { madeFindings } from './findings/made';
+import { mountFindings } from './findings/mounts';
 import { policyFindings } from './findings/policy';
 import { ventFindings } from './findings/vents';
 import { wallFindings, wallWorks, type WallWork } from './findings/walls';
@@ -44,6 +45,7 @@ export function assessCut(document: Conversion, assembly: Assembly = assemble(do
     ...madeFindings(document, openings),
     ...wallFindings(document, assembly, openings),
     ...ventFindings(document, assembly, openings),
+    ...mountFindings(document, assembly),
     ...lostFindings(document, openings),
     ...staleFindings(document, assembly),
   ];

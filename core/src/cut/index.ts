@@ -21,3 +21,9 @@ export { freeAreaOf, freeShare, lossOf, ventHoles, type FreeArea, type VentHole 
 export { fingerLimit, proposeVents, type VentProposal } from './vents/propose';
 export type { Bent, Stiffened } from './strength/bend';
 export type { EdgeHold } from './strength/panel';
+export type { Alignment } from './align/alignments';
+export { mountsOf, type MountOption, type MountPlan } from './mounts/mounts';
+export { PRINT_SIZES, sizesOf, type SizeRow } from './prints/kinds';
+export { benchOf } from './tools/bench';
+export { toolPlan, type FacePlan, type ToolStep } from './tools/plan';
+export type { PrintInfo } from './prints/info';

@@ -1,7 +1,12 @@
+import { assemble } from '../assembly';
 import type { Conversion } from '../document';
-import { sheetDxf, sheetsPdf, sheetSvg } from '../exchange';
+import { strToU8, zipSync } from 'fflate';
+import { sheetDxf, sheetsPdf, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { JobHost } from '../station';
 import type { SheetVariant } from './sheets/sheet';
+import { alignmentsOf, type Alignment } from './align/alignments';
+import type { PrintInfo } from './prints/info';
+import { printed } from './prints/printing';
 import { bend as bendFace, type Bent } from './strength/bend';
 import type { EdgeHold } from './strength/panel';
 
@@ -25,3 +30,50 @@ export const dxf = (_host: JobHost, document: Conversion, face: string, variant?
 /** How far a face bends, with and without its new openings and with stiffeners. */
 export const bend = (host: JobHost, document: Conversion, face: string, hold: EdgeHold): Bent =>
   bendFace(document, face, hold, (share, what) => host.tell(share, what));
+
+/** Places at which holes of a part meet holes that the shell has. */
+export const align = (_host: JobHost, document: Conversion, part: string): Alignment[] =>
+  alignmentsOf(document, assemble(document), part);
+
+/** All prints of a plan: sizes, pieces, mass, time, advice. */
+export async function prints(host: JobHost, document: Conversion): Promise<Record<string, PrintInfo>> {
+  const kernel = await host.kernel();
+  const assembly = assemble(document);
+  const all: Record<string, PrintInfo> = {};
+  for (const [id, print] of Object.entries(document.cut.prints))
+    try {
+      const { pieces, size, grams, minutes, advice } = printed(document, assembly, print, kernel);
+      all[id] = { pieces: pieces.map(({ name, size: s }) => ({ name, size: s })), size, grams, minutes, advice };
+    } catch (error) {
+      all[id] = { pieces: [], size: [0, 0, 0], grams: 0, minutes: 0, advice: [], wrong: (error as Error).message };
+    }
+  return all;
+}
+
+/** A print as a file: STL or 3MF, several pieces as a ZIP of them. @throws Error where its sizes make no solid */
+export async function printFile(
+  host: JobHost,
+  document: Conversion,
+  id: string,
+  format: 'stl' | '3mf',
+): Promise<{ name: string; bytes: Uint8Array }> {
+  const print = document.cut.prints[id];
+  if (!print) throw new Error(`There is no print “${id}”.`);
+  const { pieces } = printed(document, assemble(document), print, await host.kernel());
+  const files = pieces.map(({ name, mesh }) => ({
+    name: `${fileName(name)}.${format}`,
+    bytes: format === 'stl' ? writeStl(mesh, name) : writeThreeMf(mesh, name),
+  }));
+  if (files.length === 1) return files[0]!;
+  const advice = strToU8(`${print.name}: ${files.length} pieces, each ${print.count} times.\n`);
+  return {
+    name: `${fileName(print.name)}-${format}.zip`,
+    bytes: zipSync({ 'read-me.txt': advice, ...Object.fromEntries(files.map((f) => [f.name, f.bytes])) }),
+  };
+}
+
+const fileName = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'print';

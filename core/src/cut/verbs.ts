@@ -1,6 +1,8 @@
 import { assemble } from '../assembly';
-import { sheetDxf, sheetsPdf, sheetSvg } from '../exchange';
+import { sheetDxf, sheetsPdf, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { Verb } from '../station';
+import { alignmentsOf } from './align/alignments';
+import { printed } from './prints/printing';
 import { facesToCut } from './sheets/sheet';
 
 export const sheets: Verb = async (document, _options, tools) => {
@@ -18,4 +20,29 @@ export const sheets: Verb = async (document, _options, tools) => {
     ...Object.fromEntries(faces.map((face) => [`${face}.dxf`, sheetDxf(document, face)])),
   };
   return { print: { written: Object.keys(files) }, files };
+};
+
+/** Everything to print, as STL and 3MF. */
+export const solids: Verb = async (document, _options, tools) => {
+  const kernel = await tools.kernel();
+  const assembly = assemble(document);
+  const files: Record<string, Uint8Array> = {};
+  const told = Object.entries(document.cut.prints).map(([id, print]) => {
+    const { pieces, grams, minutes, size, count } = printed(document, assembly, print, kernel);
+    pieces.forEach(({ mesh, name }, i) => {
+      const stem = pieces.length === 1 ? id : `${id}-${i + 1}`;
+      files[`${stem}.stl`] = writeStl(mesh, name);
+      files[`${stem}.3mf`] = writeThreeMf(mesh, name);
+    });
+    return { id, name: print.name, kind: print.kind, count, pieces: pieces.length, size, grams, minutes };
+  });
+  return { print: { prints: told, written: Object.keys(files) }, files };
+};
+
+/** Holes that the shell has and a part's own holes: where they meet, part by part. */
+export const align: Verb = (document) => {
+  const assembly = assemble(document);
+  return {
+    print: Object.fromEntries(Object.keys(document.kit.parts).map((id) => [id, alignmentsOf(document, assembly, id)])),
+  };
 };

@@ -111,6 +111,12 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       patch: { allowance: 0.2, made: { face: 'rear', u: 5, v: 5, shape: { kind: 'round', diameter: 5 }, note: '' } },
     },
   ],
+  setMount: [deck, { type: 'setMount', part: 'board-1', mount: { kind: 'wood screw', family: true } }],
+  setTools: [deck, { type: 'setTools', tools: { holeSaws: [20, 35], jigsaw: false } }],
+  setPrint: [
+    deck,
+    { type: 'setPrint', id: 'print-1', print: { name: 'Foot', kind: 'foot', sizes: { height: 12 }, count: 4 } },
+  ],
   setPrinted: [deck, { type: 'setPrinted', faces: ['rear'], mark: { rear: '0123abcd' }, when: '1 May' }],
   setCut: [deck, { type: 'setCut', cut: { allowance: 0.7, ruler: { horizontal: 99.5, vertical: 100 } } }],
   accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],

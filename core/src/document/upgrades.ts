@@ -85,5 +85,5 @@ function toSpentIds(document: Old): void {
 
 /** 4 → 5: openings by hand, what was really cut, which sheets were printed. */
 function toOwnOpenings({ cut }: Old): void {
-  Object.assign(cut, { openings: {}, adjusted: {}, printed: {} });
+  Object.assign(cut, { openings: {}, adjusted: {}, printed: {}, mounts: {}, tools: {}, prints: {} });
 }

@@ -3,7 +3,8 @@ import type { Complaint } from './check';
 
 /** Something of the plan that other things speak of by its id. */
 export interface Thing {
-  kind: 'part' | 'feature' | 'body' | 'opening' | 'face' | 'survivor' | 'target' | 'holeMap' | 'photo' | 'cut';
+  kind:
+    'part' | 'feature' | 'body' | 'opening' | 'face' | 'survivor' | 'target' | 'holeMap' | 'photo' | 'cut' | 'print';
   id: string;
 }
 

@@ -8,6 +8,7 @@ import type { StandardPart } from './row';
 export * from './cables';
 export * from './clearances';
 export * from './cutouts';
+export * from './drills';
 export * from './materials';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';

@@ -36,6 +36,7 @@ export interface Alignment {
 const LARGEST = 12;
 /** Places that are told. */
 const TOLD = 12;
+const SINGLES = 3;
 
 /** Screw that goes through a clearance hole, mm: the largest of the table whose hole is no larger. */
 export function screwFor(clearance: number): number {
@@ -151,15 +152,17 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
       }
     }
   }
-  return found
-    .sort(
-      (a, b) =>
-        b.met.length - a.met.length ||
-        Number(a.stops > 0) - Number(b.stops > 0) ||
-        Math.abs(a.degrees) - Math.abs(b.degrees) ||
-        b.slack - a.slack,
-    )
-    .slice(0, TOLD);
+  const ordered = found.sort(
+    (a, b) =>
+      b.met.length - a.met.length ||
+      Number(a.stops > 0) - Number(b.stops > 0) ||
+      Math.abs(a.degrees) - Math.abs(b.degrees) ||
+      b.slack - a.slack,
+  );
+  // One hole alone is met anywhere: only what nothing stops, and few of them.
+  const several = ordered.filter((a) => a.met.length > 1);
+  const single = ordered.filter((a) => a.met.length === 1 && a.stops === 0);
+  return [...several, ...single.slice(0, SINGLES)].slice(0, TOLD);
 }
 
 const seatOf = ({ hull }: Assembly, axis: Axis, sign: number, size: number) =>

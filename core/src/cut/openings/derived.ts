@@ -1,6 +1,8 @@
 import { onFace, type Assembly, type FaceFrame } from '../../assembly';
 import { liftedAt, ringOf, type Adjusted, type Conversion, type FaceId, type OwnOpening } from '../../document';
 import { faceReaches, halfSize } from '../../fit';
+import { familyCuts } from '../mounts/family';
+import { holeOf, mountsOf, type MountPlan } from '../mounts/mounts';
 import type { Source } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { CUTOUTS, practice, type CutShape } from '../../standards';
@@ -21,23 +23,30 @@ function fromLayout(document: Conversion, assembly: Assembly): CutOpening[] {
   const openings: CutOpening[] = [];
   const { adjusted } = document.cut;
   const seen = new Set<string>();
+  let plans: MountPlan[] | undefined;
   for (const part of assembly.parts)
     for (const reach of faceReaches(assembly, part)) {
       const { face, frame } = reach;
       if (!reach.reaches || !frame) continue;
-      for (const cut of face.cuts) {
+      // What the user said holds it may want other holes, or none.
+      const said = face.mustReachOutside ? undefined : document.cut.mounts[part.id];
+      const hole =
+        said && (plans ??= mountsOf(document, assembly)).find((p) => p.part === part.id && p.face === frame.face);
+      const drilled = hole && holeOf(hole);
+      for (const cut of [...face.cuts, ...(said?.family ? familyCuts(part, face) : [])]) {
+        if (cut.kind === 'drill' && drilled === 0) continue;
         const { u, v } = onFace(frame, cut.at);
         const id = `${part.id}/${face.id}/${cut.id}`;
         seen.add(keyOf({ id }));
-        const said = adjusted[keyOf({ id })] ?? {};
-        const allowance = cut.allowance ? (said.allowance ?? document.cut.allowance) : 0;
+        const altered = adjusted[keyOf({ id })] ?? {};
+        const allowance = cut.allowance ? (altered.allowance ?? document.cut.allowance) : 0;
         const [hu, hv] = halfSize(cut, frame);
         const shape: CutShape =
           cut.shape.kind === 'round'
-            ? { kind: 'round', diameter: cut.shape.diameter }
+            ? { kind: 'round', diameter: (cut.kind === 'drill' ? drilled : undefined) ?? cut.shape.diameter }
             : { kind: 'rectangle', width: 2 * hu, height: 2 * hv, radius: cut.shape.radius };
         openings.push(
-          finished(document, frame, said, {
+          finished(document, frame, altered, {
             id,
             face: frame.face,
             part: part.id,

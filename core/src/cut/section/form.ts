@@ -1,4 +1,5 @@
 import { CUT_USES } from '../../standards/cutouts';
+import { toolsForm } from './tools';
 import {
   coordinate,
   id,
@@ -13,6 +14,8 @@ import {
   record,
   tagged,
   text,
+  whole,
+  yesOrNo,
   type Of,
 } from '../../form';
 
@@ -72,8 +75,52 @@ const adjusted = object({
   made: optional(object({ ...lying, note: text(300) })),
 });
 
+/** How a part is held where it stands. */
+export const MOUNT_KINDS = [
+  'screw',
+  'standoff',
+  'insert',
+  't-nut',
+  'rivet',
+  'wood screw',
+  'tape',
+  'glue',
+  'strap',
+  'existing holes',
+] as const;
+
+const mount = object({
+  kind: oneOf(MOUNT_KINDS),
+  /** Holes of all boards of its family are drilled at once. */
+  family: optional(yesOrNo),
+});
+
 /** `board-1.sockets.io` for one that follows from a part, the id for one by hand. */
 export const openingKey = matching(/^[a-z][a-z0-9-]{0,63}(\.[a-z0-9-]{1,64}){0,2}$/);
+
+export const PRINT_KINDS = [
+  'plate',
+  'tray',
+  'bracket',
+  'stack',
+  'ring',
+  'fan adapter',
+  'duct',
+  'filter frame',
+  'foot',
+  'button cap',
+  'cable clip',
+] as const;
+
+/** A part to print: its kind and the sizes that differ from what follows from the plan, mm. */
+const print = object({
+  name: name(80),
+  kind: oneOf(PRINT_KINDS),
+  /** The part it is for, or the opening. */
+  of: optional(openingKey),
+  sizes: keyed(matching(/^[a-z][A-Za-z]{0,23}$/), number(-5000, 5000), 20),
+  count: whole(1, 200),
+});
 
 export const form = object({
   /** Added on each side of an opening, mm. */
@@ -84,6 +131,9 @@ export const form = object({
   /** Faces marked from inside are printed mirrored. */
   mirrored: list(id, 0, 20),
   openings: record(opening),
+  mounts: record(mount),
+  tools: toolsForm,
+  prints: record(print, 60),
   adjusted: keyed(openingKey, adjusted, 400),
   /** What sheets of a face were printed from: a changed plan tells which are stale. */
   printed: record(object({ mark: matching(/^[0-9a-f]{8}$/), when: text(30) })),
@@ -92,4 +142,8 @@ export const form = object({
 export type CutSettings = Of<typeof form>;
 export type OwnOpening = Of<typeof opening>;
 export type Adjusted = Of<typeof adjusted>;
+export type PrintKind = (typeof PRINT_KINDS)[number];
+export type Print = Of<typeof print>;
+export type MountKind = (typeof MOUNT_KINDS)[number];
+export type Mount = Of<typeof mount>;
 export type VentPattern = Of<typeof pattern>;

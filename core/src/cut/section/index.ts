@@ -1,9 +1,25 @@
 import type { Kit } from '../../kit/section';
 import { facesOf, type Shell } from '../../shell/section';
 import { put, section, type Complaint } from '../../form';
-import { form, type Adjusted, type CutSettings, type OwnOpening } from './form';
+import type { Tools } from './tools';
+import { form, type Adjusted, type CutSettings, type Mount, type OwnOpening, type Print } from './form';
 
-export { openingKey, PAPER_NAMES, type Adjusted, type CutSettings, type OwnOpening, type VentPattern } from './form';
+export {
+  MOUNT_KINDS,
+  openingKey,
+  PAPER_NAMES,
+  PRINT_KINDS,
+  type Adjusted,
+  type CutSettings,
+  type Mount,
+  type MountKind,
+  type OwnOpening,
+  type Print,
+  type PrintKind,
+  type VentPattern,
+} from './form';
+
+export type { Tools } from './tools';
 
 interface Seen {
   shell: Shell;
@@ -11,13 +27,16 @@ interface Seen {
   cut: CutSettings;
 }
 
-type Plain = Omit<CutSettings, 'openings' | 'adjusted' | 'printed'>;
+type Plain = Omit<CutSettings, 'openings' | 'adjusted' | 'printed' | 'mounts' | 'tools' | 'prints'>;
 
 /** The ways to alter how cuts are made. */
 export type CutChange =
   | { type: 'setCut'; cut: Partial<Plain> }
   | { type: 'setCutOpening'; id: string; opening: OwnOpening | null }
   | { type: 'adjustOpening'; key: string; name: string; patch: { [K in keyof Adjusted]?: Adjusted[K] | null } }
+  | { type: 'setMount'; part: string; mount: Mount | null }
+  | { type: 'setTools'; tools: Tools }
+  | { type: 'setPrint'; id: string; print: Print | null }
   | { type: 'setPrinted'; faces: string[]; mark: Record<string, string>; when: string };
 
 export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
@@ -31,6 +50,9 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
     openings: {},
     adjusted: {},
     printed: {},
+    mounts: {},
+    tools: {},
+    prints: {},
   }),
   rules,
   changes: {
@@ -60,6 +82,20 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
       },
       words: (_document, { name, patch }) => wordsOf(name, patch),
     },
+    setMount: {
+      alter: ({ cut }, { part, mount }) => put(cut.mounts, part, mount),
+      words: ({ kit }, { part, mount }) =>
+        `${kit.parts[part]?.name ?? part}: ${mount ? `held by ${mount.kind}` : 'held as usual'}`,
+    },
+    setTools: {
+      alter: ({ cut }, { tools }) => put(cut, 'tools', tools),
+      words: () => 'tools on the bench',
+    },
+    setPrint: {
+      alter: ({ cut }, { id, print }) => put(cut.prints, id, print),
+      words: ({ cut }, { id, print }) =>
+        print ? `${id in cut.prints ? 'change' : 'add'} ${print.name}` : `delete ${cut.prints[id]?.name ?? id}`,
+    },
     setPrinted: {
       alter: ({ cut }, { faces, mark, when }) => {
         for (const face of faces) put(cut.printed, face, mark[face] ? { mark: mark[face], when } : null);
@@ -67,7 +103,7 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
       words: (_document, { faces }) => `sheets of ${faces.length === 1 ? faces[0] : `${faces.length} faces`} printed`,
     },
   },
-  things: ({ openings }) => ({ cut: openings }),
+  things: ({ openings, prints }) => ({ cut: openings, print: prints }),
   forget: ({ cut }, { kind, id: gone }) => {
     if (kind === 'face') {
       if (cut.mirrored.includes(gone)) cut.mirrored = cut.mirrored.filter((f) => f !== gone);
@@ -79,6 +115,8 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
         }
     }
     if (kind === 'part') {
+      delete cut.mounts[gone];
+      for (const [key, { of }] of Object.entries(cut.prints)) if (of?.split('.')[0] === gone) delete cut.prints[key];
       // What was really cut stays in the shell, whatever becomes of its part.
       for (const [key, { made }] of Object.entries(cut.adjusted))
         if (key.startsWith(`${gone}.`) && !made) delete cut.adjusted[key];
@@ -99,6 +137,8 @@ function wordsOf(name: string, patch: { [K in keyof Adjusted]?: Adjusted[K] | nu
 function rules({ shell, kit, cut }: Seen): Complaint[] {
   const complaints: Complaint[] = [];
   const faces = facesOf(shell.hull);
+  for (const part of Object.keys(cut.mounts))
+    if (!(part in kit.parts)) complaints.push({ path: `/cut/mounts/${part}`, message: `There is no part “${part}”.` });
   for (const [id, { face, follows, pattern, shape }] of Object.entries(cut.openings)) {
     const at = `/cut/openings/${id}`;
     if (!faces.includes(face))

@@ -2,9 +2,12 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { FindingList } from '../../ui/FindingList';
 import { Tabs } from '../../ui/Tabs';
 import { AddOpening } from './AddOpening';
+import { MountsPanel } from './MountsPanel';
 import { OpeningsList } from './OpeningsList';
+import { PrintPanel } from './PrintPanel';
 import { SheetPanel } from './SheetPanel';
 import { StrengthPanel } from './StrengthPanel';
+import { ToolsPanel } from './ToolsPanel';
 import { setTab, type CutTab } from './slice';
 
 /** Station 7: what exactly is cut, drilled and printed. */
@@ -18,8 +21,11 @@ export function CutStation() {
       onChange={(value) => dispatch(setTab(value as CutTab))}
       tabs={[
         { value: 'openings', label: 'Openings', content: <Openings /> },
+        { value: 'mounts', label: 'Mounts', content: <MountsPanel /> },
+        { value: 'tools', label: 'Tools', content: <ToolsPanel /> },
         { value: 'sheets', label: 'Sheets', content: <SheetPanel /> },
         { value: 'strength', label: 'Strength', content: <StrengthPanel /> },
+        { value: 'print', label: 'Print', content: <PrintPanel /> },
       ]}
     />
   );
