@@ -96,6 +96,23 @@ const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise
     },
   })),
   { name: 'cut', station: 'cut' },
+  {
+    name: 'an opening by hand',
+    station: 'cut',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+      await page.getByRole('button', { name: 'Patterns for it' }).click();
+    },
+  },
+  ...['Mounts', 'Tools', 'Sheets', 'Strength', 'Print'].map((tab) => ({
+    name: `cut, ${tab.toLowerCase()}`,
+    station: 'cut',
+    prepare: async (page: Page) => {
+      await page.getByRole('tab', { name: tab, exact: true }).click();
+      if (tab === 'Print') await page.getByRole('button', { name: 'Add', exact: true }).click();
+      await page.waitForTimeout(1500);
+    },
+  })),
 ];
 
 for (const theme of ['light', 'dark'] as const)

@@ -27,9 +27,17 @@ it('assess gives the screen’s findings with remedies, and 1 where one stops', 
   expect(stop.remedies[0].label).toMatch(/Move Graphics card .* mm down/);
 });
 
-it('sheets writes a PDF and one SVG a face', () => {
+it('sheets writes PDFs, and SVG and DXF of each face', () => {
   run('sheets', demo, folder);
-  expect(readdirSync(folder).sort()).toEqual(['bottom.svg', 'rear.svg', 'sheets.pdf']);
+  expect(readdirSync(folder).sort()).toEqual([
+    'bottom.dxf',
+    'bottom.svg',
+    'punch.pdf',
+    'rear.dxf',
+    'rear.svg',
+    'sheets.pdf',
+    'transfer.pdf',
+  ]);
   expect(execFileSync('pdfinfo', [join(folder, 'sheets.pdf')], { encoding: 'utf8' })).toMatch(/Pages:\s+\d+/);
 });
 
