@@ -11,6 +11,7 @@ import { assessAll } from '@young-shell/core/plan';
 import { volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
 import { coldLoad } from './coldLoad';
+import { cutRows } from './cut';
 import { medianOf, print, type Row } from './measure';
 import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
@@ -92,6 +93,8 @@ const fonts = {
   text: font('@fontsource/barlow/files/barlow-latin-500-normal.woff'),
   figures: font('@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff'),
 };
+tell(...(await cutRows(kernel, short)));
+
 tell({
   what: 'sheets of all faces as PDF',
   ms: await medianOf(() => sheetsPdf(demo, fonts), short ? 1 : 9),

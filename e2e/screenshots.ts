@@ -110,7 +110,36 @@ const VIEWS: {
     },
   },
   { name: 'fit-dark', station: 'fit', theme: 'dark', prepare: (page) => page.locator('[data-label="card-1"]').click() },
-  { name: 'cut', station: 'cut' },
+  {
+    name: 'cut',
+    station: 'cut',
+    prepare: async (page) => {
+      await page.getByLabel('In the', { exact: true }).selectOption('rear');
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+      await page.getByRole('combobox', { name: 'Goes with' }).selectOption('supply-1');
+      await page.getByRole('button', { name: 'Patterns for it' }).click();
+    },
+  },
+  {
+    name: 'cut-strength',
+    station: 'cut',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Strength' }).click();
+      await page.getByText('With one across').waitFor();
+    },
+  },
+  {
+    name: 'cut-print',
+    station: 'cut',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Print' }).click();
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+      await page
+        .getByText(/\d+ g, about/)
+        .first()
+        .waitFor();
+    },
+  },
   {
     name: 'survey',
     of: 'Ibis cocktail table',
@@ -120,21 +149,6 @@ const VIEWS: {
       await page.waitForFunction(() => document.activeElement?.id === 'reading');
       await page.keyboard.type('13.37');
       await page.keyboard.press('Enter');
-    },
-  },
-  {
-    name: 'room',
-    of: 'Plover typewriter',
-    station: 'shell',
-    prepare: (page) => page.getByRole('tab', { name: 'Room' }).click(),
-  },
-  {
-    name: 'section',
-    of: 'Plover typewriter',
-    station: 'shell',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Edit the section' }).last().click();
-      await page.getByRole('button', { name: /^Edge 4/ }).click();
     },
   },
   {

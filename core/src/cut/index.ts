@@ -2,6 +2,7 @@ export { assessCut, type CutReport } from './assess';
 export { asCut, type AsCut } from './findings/made';
 export { wallWorks, type WallWork } from './findings/walls';
 export { leastWeb, thinWebs, type ThinWeb } from './findings/webs';
+export { clearPlace } from './openings/clear';
 export { middleOf, openingsOf, raisedV } from './openings/derived';
 export { halfOf, keyOf, type CutOpening } from './openings/opening';
 export {
@@ -27,3 +28,6 @@ export { PRINT_SIZES, sizesOf, type SizeRow } from './prints/kinds';
 export { benchOf } from './tools/bench';
 export { toolPlan, type FacePlan, type ToolStep } from './tools/plan';
 export type { PrintInfo } from './prints/info';
+export { BOX_JOINTS, boxPanels, type BoxJoint } from './stock/panels';
+export { USUAL_STOCK } from './stock/usual';
+export type { StockPlan } from './stock/stock';

@@ -4,6 +4,7 @@ import { strToU8, zipSync } from 'fflate';
 import { sheetDxf, sheetsPdf, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { JobHost } from '../station';
 import type { SheetVariant } from './sheets/sheet';
+import { stockOf, type StockPlan } from './stock/stock';
 import { alignmentsOf, type Alignment } from './align/alignments';
 import type { PrintInfo } from './prints/info';
 import { printed } from './prints/printing';
@@ -77,3 +78,6 @@ const fileName = (name: string) =>
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '') || 'print';
+
+/** Flat pieces on sheets, lengths from bars, and what comes out of the openings. */
+export const stock = (_host: JobHost, document: Conversion): StockPlan => stockOf(document, assemble(document));

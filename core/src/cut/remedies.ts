@@ -7,6 +7,7 @@ import { assessCut } from './assess';
 import { asCut } from './findings/made';
 import { whatIsBehind } from './findings/vents';
 import { leastWeb } from './findings/webs';
+import { clearPlace } from './openings/clear';
 import { openingsOf } from './openings/derived';
 import { keyOf, type CutOpening } from './openings/opening';
 
@@ -28,7 +29,7 @@ export function cutRemedies(document: Conversion, finding: Finding): Remedy[] {
     case 'web':
     case 'behind': {
       const id = finding.about.find((a) => a.kind === 'cut')?.id;
-      return id === undefined ? [] : moveRemedies(document, id, finding.id);
+      return id === undefined ? [] : moveRemedies(document, assembly, id, finding.id);
     }
     default:
       return [];
@@ -168,44 +169,22 @@ function patternRemedies(document: Conversion, assembly: Assembly, opening: CutO
   ];
 }
 
-/** How far an opening by hand may be moved to be out of the way, and in which steps, mm. */
-const FARTHEST = 80;
-const STEP = 1;
-
 /** The nearest place on its face where an opening by hand is in nothing's way. */
-function moveRemedies(document: Conversion, id: string, finding: string): Remedy[] {
+function moveRemedies(document: Conversion, assembly: Assembly, id: string, finding: string): Remedy[] {
   const own = document.cut.openings[id];
-  if (!own) return [];
-  const change = (du: number, dv: number): Change => ({
-    type: 'setCutOpening',
-    id,
-    opening: { ...own, u: Math.round((own.u + du) * 10) / 10, v: Math.round((own.v + dv) * 10) / 10 },
-  });
-  // Rings of places, nearest first; each is looked at with all that this station says of it.
-  const assembly = assemble(document);
-  for (let r = STEP; r <= FARTHEST; r += r < 10 ? STEP : 4) {
-    const around = Math.max(8, Math.round((2 * Math.PI * r) / (r < 10 ? 2 : 6)));
-    for (let k = 0; k < around; k++) {
-      const angle = (2 * Math.PI * k) / around;
-      const [du, dv] = [r * Math.cos(angle), r * Math.sin(angle)];
-      const moved = { ...document, cut: { ...document.cut, openings: { ...document.cut.openings } } };
-      const to = change(du, dv);
-      moved.cut.openings[id] = (to as Extract<Change, { type: 'setCutOpening' }>).opening!;
-      const still = assessCut(moved, assembly).findings.filter(
-        (f) => (f.verdict === 'stop' || f.verdict === 'warn') && f.about.some((a) => a.kind === 'cut' && a.id === id),
-      );
-      if (still.some((f) => f.id === finding || f.id.startsWith('cut/web') || f.id.startsWith('cut/behind'))) continue;
-      return [
+  const to = own && clearPlace(document, assembly, id, own);
+  if (!own || !to || to === own) return [];
+  const change: Change = { type: 'setCutOpening', id, opening: to };
+  return better(document, change, finding)
+    ? [
         {
           id: 'move',
-          label: `Move it by ${r.toFixed(0)} mm`,
+          label: `Move it by ${Math.hypot(to.u - own.u, to.v - own.v).toFixed(0)} mm`,
           price: 'the nearest place where nothing is in its way',
-          change: to,
+          change,
         },
-      ];
-    }
-  }
-  return [];
+      ]
+    : [];
 }
 
 /** Is the finding gone after a change, and nothing new stops? */

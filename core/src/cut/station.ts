@@ -24,6 +24,10 @@ export const cut = station({
       words: 'everything to print into a folder: STL and 3MF, in pieces where the bed is smaller',
       load: async () => (await import('./verbs')).solids,
     },
+    stock: {
+      words: 'flat pieces on sheets, lengths from bars, what comes out of the openings',
+      load: async () => (await import('./verbs')).stock,
+    },
     align: {
       words: 'places at which holes of a part meet holes that the shell has, part by part',
       load: async () => (await import('./verbs')).align,

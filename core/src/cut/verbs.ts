@@ -4,6 +4,7 @@ import type { Verb } from '../station';
 import { alignmentsOf } from './align/alignments';
 import { printed } from './prints/printing';
 import { facesToCut } from './sheets/sheet';
+import { stockOf } from './stock/stock';
 
 export const sheets: Verb = async (document, _options, tools) => {
   const faces = facesToCut(document, assemble(document));
@@ -46,3 +47,6 @@ export const align: Verb = (document) => {
     print: Object.fromEntries(Object.keys(document.kit.parts).map((id) => [id, alignmentsOf(document, assembly, id)])),
   };
 };
+
+/** Flat pieces on sheets and lengths from bars. */
+export const stock: Verb = (document) => ({ print: stockOf(document, assemble(document)) });

@@ -113,6 +113,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   ],
   setMount: [deck, { type: 'setMount', part: 'board-1', mount: { kind: 'wood screw', family: true } }],
   setTools: [deck, { type: 'setTools', tools: { holeSaws: [20, 35], jigsaw: false } }],
+  setStock: [deck, { type: 'setStock', stock: { bar: { length: 2000, kerf: 1 } } }],
   setPrint: [
     deck,
     { type: 'setPrint', id: 'print-1', print: { name: 'Foot', kind: 'foot', sizes: { height: 12 }, count: 4 } },

@@ -112,7 +112,8 @@ export const webFindings = (document: Conversion, assembly: Assembly, all: reado
     mayHaveRemedies: opening.part === undefined,
   }));
 
-function numbersOf(shape: Conversion['shell']['openings'][string]['shape']): CutOpening['shape'] {
+/** The outline of an opening that the shell has, mm. */
+export function numbersOf(shape: Conversion['shell']['openings'][string]['shape']): CutOpening['shape'] {
   return shape.kind === 'round'
     ? { kind: 'round', diameter: shape.diameter.value }
     : { kind: 'rectangle', width: shape.width.value, height: shape.height.value, radius: 0 };

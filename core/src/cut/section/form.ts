@@ -1,4 +1,5 @@
 import { CUT_USES } from '../../standards/cutouts';
+import { stockForm } from './stock';
 import { toolsForm } from './tools';
 import {
   coordinate,
@@ -133,6 +134,7 @@ export const form = object({
   openings: record(opening),
   mounts: record(mount),
   tools: toolsForm,
+  stock: optional(stockForm),
   prints: record(print, 60),
   adjusted: keyed(openingKey, adjusted, 400),
   /** What sheets of a face were printed from: a changed plan tells which are stale. */

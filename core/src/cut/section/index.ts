@@ -1,6 +1,7 @@
 import type { Kit } from '../../kit/section';
 import { facesOf, type Shell } from '../../shell/section';
 import { put, section, type Complaint } from '../../form';
+import type { Stock } from './stock';
 import type { Tools } from './tools';
 import { form, type Adjusted, type CutSettings, type Mount, type OwnOpening, type Print } from './form';
 
@@ -19,6 +20,7 @@ export {
   type VentPattern,
 } from './form';
 
+export type { Stock } from './stock';
 export type { Tools } from './tools';
 
 interface Seen {
@@ -27,7 +29,7 @@ interface Seen {
   cut: CutSettings;
 }
 
-type Plain = Omit<CutSettings, 'openings' | 'adjusted' | 'printed' | 'mounts' | 'tools' | 'prints'>;
+type Plain = Omit<CutSettings, 'openings' | 'adjusted' | 'printed' | 'mounts' | 'tools' | 'prints' | 'stock'>;
 
 /** The ways to alter how cuts are made. */
 export type CutChange =
@@ -36,6 +38,7 @@ export type CutChange =
   | { type: 'adjustOpening'; key: string; name: string; patch: { [K in keyof Adjusted]?: Adjusted[K] | null } }
   | { type: 'setMount'; part: string; mount: Mount | null }
   | { type: 'setTools'; tools: Tools }
+  | { type: 'setStock'; stock: Stock }
   | { type: 'setPrint'; id: string; print: Print | null }
   | { type: 'setPrinted'; faces: string[]; mark: Record<string, string>; when: string };
 
@@ -90,6 +93,10 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
     setTools: {
       alter: ({ cut }, { tools }) => put(cut, 'tools', tools),
       words: () => 'tools on the bench',
+    },
+    setStock: {
+      alter: ({ cut }, { stock }) => put(cut, 'stock', stock),
+      words: () => 'sheets and bars to cut from',
     },
     setPrint: {
       alter: ({ cut }, { id, print }) => put(cut.prints, id, print),

@@ -28,6 +28,7 @@ export function AddOpening() {
     const id = nextId(document.cut.openings, 'cut', document.spent);
     const opening = started(
       document,
+      id,
       ALL.find((s) => s.key === what)!,
       faces.includes(face) ? face : faces[0],
     );

@@ -6,6 +6,7 @@ import { MountsPanel } from './MountsPanel';
 import { OpeningsList } from './OpeningsList';
 import { PrintPanel } from './PrintPanel';
 import { SheetPanel } from './SheetPanel';
+import { StockPanel } from './StockPanel';
 import { StrengthPanel } from './StrengthPanel';
 import { ToolsPanel } from './ToolsPanel';
 import { setTab, type CutTab } from './slice';
@@ -26,6 +27,7 @@ export function CutStation() {
         { value: 'sheets', label: 'Sheets', content: <SheetPanel /> },
         { value: 'strength', label: 'Strength', content: <StrengthPanel /> },
         { value: 'print', label: 'Print', content: <PrintPanel /> },
+        { value: 'stock', label: 'Stock', content: <StockPanel /> },
       ]}
     />
   );

@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Bent } from '@young-shell/core/cut';
 import { addSlice } from '../../app/store';
 
-export type CutTab = 'openings' | 'mounts' | 'tools' | 'sheets' | 'strength' | 'print';
+export type CutTab = 'openings' | 'mounts' | 'tools' | 'sheets' | 'strength' | 'print' | 'stock';
 
 interface CutState {
   tab: CutTab;

@@ -1,5 +1,5 @@
 import { assemble } from '@young-shell/core/assembly';
-import { middleOf } from '@young-shell/core/cut';
+import { clearPlace, middleOf } from '@young-shell/core/cut';
 import { facesOf, type Conversion, type OwnOpening } from '@young-shell/core/document';
 import { CUTOUTS, PLUG_SIZES, type CutUse } from '@young-shell/core/standards';
 
@@ -77,12 +77,14 @@ export const STARTS: readonly { group: string; starts: readonly Start[] }[] = [
   },
 ];
 
-/** A new opening from a start, in the middle of a face. */
-export function started(document: Conversion, start: Start, face?: string): OwnOpening {
+/** A new opening from a start, as near to the middle of a face as nothing is in its way; in the middle where all is full. */
+export function started(document: Conversion, id: string, start: Start, face?: string): OwnOpening {
   const to = face ?? facesOf(document.shell.hull).find((f) => f === 'rear') ?? facesOf(document.shell.hull)[0]!;
-  const frame = assemble(document).hull.frames.find((f) => f.face === to)!;
+  const assembly = assemble(document);
+  const frame = assembly.hull.frames.find((f) => f.face === to)!;
   const middle = (i: 0 | 1) => Math.round(Math.max(...frame.outline.map((p) => p[i])) / 2);
-  return { ...start.make(), face: to, u: middle(0), v: middle(1) };
+  const own = { ...start.make(), face: to, u: middle(0), v: middle(1) };
+  return clearPlace(document, assembly, id, own) ?? own;
 }
 
 /** The same opening, going with a part or with nothing, where it is. */
