@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { SCREWS, SLOT, standardPart } from '../standards';
+import { CUTOUTS, SCREWS, SLOT, standardPart } from '../standards';
 import { partFrom, partModel } from '.';
 
 // An open footprint library and its board templates: Debian packages kicad-footprints 6.0.11-1 and kicad-templates
@@ -31,6 +31,15 @@ describe('an open footprint library has the same', () => {
       const [long] = sides(partModel('d', partFrom(standardPart(key)!)), 'plugs');
       expect(long).toBeGreaterThanOrEqual(42.4 - 4);
     }
+  });
+  it.each([
+    [9, 25],
+    [15, 33.3],
+    [25, 47.1],
+  ])('screws of a D-sub socket of %i poles are %f mm apart', (poles, apart) => {
+    // Connector_Dsub: the two mounting holes of the lying sockets with housing.
+    const [left, right] = CUTOUTS.find((row) => row.key === `socket/d-sub-${poles}`)!.screws;
+    expect(Math.abs(right!.u - left!.u - apart)).toBeLessThan(0.1);
   });
   it('holes of a card-size board', () => {
     // The template of an add-on for it: (103.5, 47.5), (161.5, 47.5), (103.5, 96.5), (161.5, 96.5) from (100, 44).

@@ -4,9 +4,11 @@ import { faceName } from '../../fit';
 import { formatLength, type LengthUnit } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { frameOf, openingsOf, raisedV } from '../openings/derived';
-import { halfOf, type CutOpening } from '../openings/opening';
+import { halfOf, type CutOpening, type Lying } from '../openings/opening';
+import { numbersOf } from '../findings/webs';
 import { ventHoles } from '../vents/pattern';
 import { PAGE_MARGIN, PAPERS, type Paper } from './tiles';
+import { laidFlat, unrolledOf, type Unrolled } from './unrolled';
 
 /** Something drawn on a sheet, in mm from the face's datum; layers as in a DXF of the same sheet. */
 export type SheetItem = { layer: 'cut' | 'drill' | 'reference' | 'engrave' } & (
@@ -126,13 +128,17 @@ function transferred(sheet: Sheet): Sheet {
 
 function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Sheet {
   const frame = frameOf(assembly, face);
-  const us = frame.outline.map((p) => p[0]);
-  const vs = frame.outline.map((p) => p[1]);
-  const [width, height] = [Math.max(...us), Math.max(...vs)];
   const mirrored = document.cut.mirrored.includes(face);
-  const flip = ([u, v]: Point2): Point2 => (mirrored ? [width - u, v] : [u, v]);
+  // An arched face is laid flat, its outside or (marked from there) its inside.
+  const arch = unrolledOf(document, frame, wallOf(assembly.hull, face)!.thickness, mirrored);
+  const outline = frame.outline.map((p) => laidFlat(arch, p));
+  const [width, height] = [Math.max(...outline.map((p) => p[0])), Math.max(...outline.map((p) => p[1]))];
+  const flip = (p: Point2): Point2 => {
+    const [u, v] = laidFlat(arch, p);
+    return mirrored ? [width - u, v] : [u, v];
+  };
   const items: SheetItem[] = [{ layer: 'reference', kind: 'line', points: frame.outline.map(flip), closed: true }];
-  const datum: Point2 = flip([0, 0]);
+  const datum: Point2 = mirrored ? [width, 0] : [0, 0];
   const inward = mirrored ? -1 : 1;
   items.push(
     { layer: 'engrave', kind: 'line', points: [[datum[0] + inward * 12, 0], datum, [datum[0], 12]], closed: false },
@@ -147,31 +153,57 @@ function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Shee
   );
   for (const opening of Object.values(document.shell.openings)) {
     if (opening.face !== face) continue;
-    const centre = flip([opening.u.value, raisedV(document, frame, opening.v.value)]);
-    items.push(
-      opening.shape.kind === 'round'
-        ? { layer: 'reference', kind: 'circle', centre, radius: opening.shape.diameter.value / 2 }
-        : {
-            layer: 'reference',
-            kind: 'rectangle',
-            centre,
-            half: [opening.shape.width.value / 2, opening.shape.height.value / 2],
-            radius: 0,
-          },
-      { layer: 'engrave', kind: 'text', at: centre, text: `there: ${opening.name}`, size: 2.8, anchor: 'middle' },
-    );
+    const there = layLying(arch, {
+      centre: [opening.u.value, raisedV(document, frame, opening.v.value)],
+      shape: numbersOf(opening.shape),
+    });
+    const centre: Point2 = mirrored ? [width - there.centre[0], there.centre[1]] : there.centre;
+    items.push(outlineItem('reference', there, centre), {
+      layer: 'engrave',
+      kind: 'text',
+      at: centre,
+      text: `there: ${opening.name}`,
+      size: 2.8,
+      anchor: 'middle',
+    });
   }
   items.push(...keepItems(document, assembly, frame, flip));
-  const all = openingsOf(document, assembly).filter((o) => o.face === face && !o.inExisting);
-  for (const o of all.filter((o) => o.made)) items.push(...madeItems(o, flip(o.centre)));
+  const all = openingsOf(document, assembly)
+    .filter((o) => o.face === face && !o.inExisting)
+    .map((o): CutOpening => ({ ...o, ...layLying(arch, o) }));
+  const turned = ([u, v]: Point2): Point2 => (mirrored ? [width - u, v] : [u, v]);
+  for (const o of all.filter((o) => o.made)) items.push(...madeItems(o, turned(o.centre)));
   const fresh = all.filter((o) => !o.made);
   const holes = fresh.map((o, i): HoleRow => {
-    const centre = flip(o.centre);
-    items.push(...openingItems(o, centre, i + 1));
+    items.push(...openingItems(o, turned(o.centre), i + 1));
     // From the datum, which a mirrored sheet has at its lower right: the same figures on either sheet.
     return { number: i + 1, name: o.name, kind: o.kind, u: o.centre[0], v: o.centre[1], size: sizeWords(o) };
   });
-  return { face, title: faceName(document, face), width, height, mirrored, items, holes };
+  const side = mirrored ? 'inside' : 'outside';
+  const caption = arch
+    ? `arched face laid flat: wrap it around the ${side} (radius ${arch.radius.toFixed(1)} mm) · datum: lower ${mirrored ? 'right' : 'left'} corner`
+    : undefined;
+  return {
+    face,
+    title: faceName(document, face),
+    width,
+    height,
+    mirrored,
+    ...(caption ? { caption } : {}),
+    items,
+    holes,
+  };
+}
+
+/** An outline where it lies once its face is laid flat: what is bent with it gets longer, a round hole stays round. */
+function layLying(arch: Unrolled | undefined, { centre, shape }: Lying): Lying {
+  if (!arch) return { centre, shape };
+  if (shape.kind === 'round') return { centre: laidFlat(arch, centre), shape };
+  const half = halfOf(shape)[arch.along];
+  const [low, high] = [arch.lay(centre[arch.along] - half), arch.lay(centre[arch.along] + half)];
+  const middle = (low + high) / 2;
+  const laid: Point2 = arch.along === 0 ? [middle, centre[1]] : [centre[0], middle];
+  return { centre: laid, shape: { ...shape, [arch.along === 0 ? 'width' : 'height']: high - low } };
 }
 
 /** Room between two faces on one page, mm. */
