@@ -118,7 +118,7 @@ describe('mounts, tools, strength, prints', () => {
   it('the rear bends more than before; a tray comes as a file; a wrong size is said', async () => {
     const page = await bench.page(path);
     await tab(page, 'Strength');
-    await page.getByText('With one across').waitFor(SLOW);
+    await page.getByText('With one of these').waitFor(SLOW);
     await tab(page, 'Print');
     await button(page, 'Add').click();
     await page

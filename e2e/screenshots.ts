@@ -125,7 +125,7 @@ const VIEWS: {
     station: 'cut',
     prepare: async (page) => {
       await page.getByRole('tab', { name: 'Strength' }).click();
-      await page.getByText('With one across').waitFor();
+      await page.getByText('With one of these').waitFor();
     },
   },
   {

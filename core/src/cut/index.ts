@@ -8,6 +8,7 @@ export { halfOf, keyOf, type CutOpening } from './openings/opening';
 export {
   facesToCut,
   onePage,
+  plateSheets,
   SHEET_VARIANTS,
   sheetOf,
   sizeWords,

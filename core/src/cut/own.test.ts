@@ -12,7 +12,7 @@ import {
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { CUTOUTS, standardPart } from '../standards';
-import { assessCut, asCut, keyOf, openingsOf, sheetOf, staleFaces, markOf, type CutOpening } from '.';
+import { assessCut, asCut, keyOf, openingsOf, plateSheets, sheetOf, staleFaces, markOf, type CutOpening } from '.';
 import { cutRemedies } from './remedies';
 
 const add = (id: string, key: string, x: number, y: number, z: number): Change => ({
@@ -142,6 +142,14 @@ describe('real walls', () => {
       const [shape, before] = [io(after).shape, io(document).shape];
       if (shape.kind !== 'rectangle' || before.kind !== 'rectangle') throw new Error('no rectangle');
       expect(shape.width - before.width).toBeCloseTo(id === 'plate' ? 8 : 0, 9);
+      const plates = plateSheets(after);
+      expect(plates).toHaveLength(id === 'plate' ? 1 : 0);
+      // The plate has the opening as the board wants it, and four screws inside its rim.
+      const open = plates[0]?.items.find((i) => i.kind === 'rectangle');
+      if (open?.kind === 'rectangle') expect(2 * open.half[0]).toBeCloseTo(before.width, 9);
+      expect(sheetOf(after, 'rear').items.some((i) => i.kind === 'text' && i.text.startsWith('thin from inside'))).toBe(
+        id === 'rebate',
+      );
       if (id === 'rebate') expect(works[0]!.depth + works[0]!.thickness).toBeCloseTo(9, 9);
     }
   });

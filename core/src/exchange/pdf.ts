@@ -22,6 +22,7 @@ import {
   tileName,
   tilingOf,
   onePage,
+  plateSheets,
   type Sheet,
   type SheetItem,
   type SheetVariant,
@@ -58,7 +59,11 @@ export async function sheetsPdf(
   together = false,
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
-  const sheets = (faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly, variant));
+  const sheets = [
+    ...(faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly, variant)),
+    // Plates that stand behind openings go with the whole set.
+    ...(faces ? [] : plateSheets(document, assembly)),
+  ];
   return pdfOf(document, together ? onePage(sheets, document.cut.paper) : sheets, fonts);
 }
 

@@ -3,8 +3,9 @@ import type { Conversion, FaceId } from '../../document';
 import { faceName } from '../../fit';
 import { formatLength, type LengthUnit } from '../../quantity';
 import type { Point2 } from '../../solid';
-import { frameOf, openingsOf, raisedV } from '../openings/derived';
-import { halfOf, type CutOpening, type Lying } from '../openings/opening';
+import { frameOf, openingsOf, PLATE_BEHIND, raisedV } from '../openings/derived';
+import { grown, halfOf, measuresOf, type CutOpening, type Lying } from '../openings/opening';
+import { wallWorks } from '../findings/walls';
 import { numbersOf } from '../findings/webs';
 import { ventHoles } from '../vents/pattern';
 import { PAGE_MARGIN, PAPERS, type Paper } from './tiles';
@@ -179,6 +180,26 @@ function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Shee
     // From the datum, which a mirrored sheet has at its lower right: the same figures on either sheet.
     return { number: i + 1, name: o.name, kind: o.kind, u: o.centre[0], v: o.centre[1], size: sizeWords(o) };
   });
+  for (const work of wallWorks(document, assembly, all).filter((w) => w.how === 'rebate')) {
+    const centre = turned(work.opening.centre);
+    items.push(
+      {
+        layer: 'engrave',
+        kind: 'rectangle',
+        centre,
+        half: [work.width / 2, work.height / 2],
+        radius: 0,
+      },
+      {
+        layer: 'engrave',
+        kind: 'text',
+        at: [centre[0], centre[1] - work.height / 2 - 4],
+        text: `thin from inside to ${work.thickness.toFixed(1)} mm, ${work.depth.toFixed(1)} deep`,
+        size: 2.8,
+        anchor: 'middle',
+      },
+    );
+  }
   const side = mirrored ? 'inside' : 'outside';
   const caption = arch
     ? `arched face laid flat: wrap it around the ${side} (radius ${arch.radius.toFixed(1)} mm) · datum: lower ${mirrored ? 'right' : 'left'} corner`
@@ -194,6 +215,67 @@ function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Shee
     holes,
   };
 }
+
+/** Distance of a plate's screws from its edge, mm. */
+const PLATE_EDGE = 5;
+const PLATE_SCREW = 3.4;
+
+/** Every thin plate that stands behind a larger opening, as a sheet of its own. */
+export function plateSheets(document: Conversion, assembly: Assembly = assemble(document)): Sheet[] {
+  return wallWorks(document, assembly, openingsOf(document, assembly))
+    .filter((w) => w.how === 'plate')
+    .map(({ opening, width, height, thickness, key }): Sheet => {
+      const middle: Point2 = [width / 2, height / 2];
+      const open: CutOpening = {
+        ...opening,
+        ...measured(grown(opening.shape, -PLATE_BEHIND.larger)),
+        centre: middle,
+      };
+      const corners: Point2[] = [
+        [PLATE_EDGE, PLATE_EDGE],
+        [width - PLATE_EDGE, PLATE_EDGE],
+        [width - PLATE_EDGE, height - PLATE_EDGE],
+        [PLATE_EDGE, height - PLATE_EDGE],
+      ];
+      const screws = corners.map((centre, i): CutOpening => ({
+        ...open,
+        id: `${opening.id}/plate-${i + 1}`,
+        kind: 'drill',
+        name: `screw ${i + 1}`,
+        centre,
+        ...measured({ kind: 'round', diameter: PLATE_SCREW }),
+      }));
+      const all = [open, ...screws];
+      const rim: Point2[] = [
+        [0, 0],
+        [width, 0],
+        [width, height],
+        [0, height],
+      ];
+      return {
+        face: `plate-${key.replace(/\./g, '-')}`,
+        title: `Plate, ${opening.name}`,
+        width,
+        height,
+        mirrored: false,
+        caption: `sheet of ${thickness.toFixed(1)} mm · it stands behind the wall: drill the wall through its screw holes`,
+        items: [
+          { layer: 'cut', kind: 'line', points: rim, closed: true },
+          ...all.flatMap((o, i) => openingItems(o, o.centre, i + 1)),
+        ],
+        holes: all.map((o, i) => ({
+          number: i + 1,
+          name: o.name,
+          kind: o.kind,
+          u: o.centre[0],
+          v: o.centre[1],
+          size: sizeWords(o),
+        })),
+      };
+    });
+}
+
+const measured = (shape: CutOpening['shape']) => ({ shape, ...measuresOf(shape) });
 
 /** An outline where it lies once its face is laid flat: what is bent with it gets longer, a round hole stays round. */
 function layLying(arch: Unrolled | undefined, { centre, shape }: Lying): Lying {

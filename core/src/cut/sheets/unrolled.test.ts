@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { assemble, wallOf } from '../../assembly';
-import { applyChange, facetsOf, formOf, newConversion, defaultArch, type Change, type Conversion } from '../../document';
+import {
+  applyChange,
+  facetsOf,
+  formOf,
+  newConversion,
+  defaultArch,
+  type Change,
+  type Conversion,
+} from '../../document';
 import { sheetOf } from './sheet';
 import { laidFlat, unrolledOf } from './unrolled';
 

@@ -1,8 +1,11 @@
 import { assemble, type Assembly } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import type { Point2 } from '../../solid';
+import { openingsOf } from '../openings/derived';
 import {
   bentPlate,
+  DOUBLER,
+  doubled,
   HAND,
   loadsOn,
   ownWeight,
@@ -17,10 +20,9 @@ import type { Beam, Deflection, Plate } from './plate';
 
 /** A stiffener along a line of the panel, and how far the panel bends with it. */
 export interface Stiffened {
-  stiffener: Stiffener;
-  /** From and to on the face, mm. */
-  from: Point2;
-  to: Point2;
+  stiffener: Pick<Stiffener, 'id' | 'name'>;
+  /** From and to on the face, mm; a doubler lies around the openings. */
+  line?: { from: Point2; to: Point2 };
   /** Most that it bends then, mm. */
   most: number;
 }
@@ -115,9 +117,15 @@ export function bend(
       STIFFENERS.forEach((stiffener, k) => {
         tell(0.3 + (0.7 * (i * STIFFENERS.length + k)) / (lines.length * STIFFENERS.length), stiffener.name);
         const plate = bentPlate(document, panel, 'after', beamsOn(line, stiffener));
-        stiffened.push({ stiffener, ...line, most: worst(plate.under(load(plate))).value });
+        const { from, to } = line;
+        stiffened.push({ stiffener, line: { from, to }, most: worst(plate.under(load(plate))).value });
       }),
     );
+    const plate = bentPlate(document, doubled(panel, openingsOf(document, assembly)), 'after');
+    stiffened.push({
+      stiffener: { id: 'doubler', name: `doubler of the same sheet, ${DOUBLER} mm around the openings, glued` },
+      most: worst(plate.under(load(plate))).value,
+    });
     stiffened.sort((a, b) => a.most - b.most);
   }
   return {

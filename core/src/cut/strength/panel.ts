@@ -3,7 +3,7 @@ import type { Conversion, FaceId } from '../../document';
 import { DENSITY, ELASTIC } from '../../standards';
 import type { Point2 } from '../../solid';
 import { openingsOf, raisedV } from '../openings/derived';
-import { roomInside, type CutOpening, type Lying } from '../openings/opening';
+import { grown, roomInside, type CutOpening, type Lying } from '../openings/opening';
 import { freeShare } from '../vents/pattern';
 import { plateOf, type Beam, type Plate, type PlateModel } from './plate';
 
@@ -236,6 +236,25 @@ export function bentPlate(
   const { nx, ny, dx, dy, held } = panel;
   const model: PlateModel = { nx, ny, dx, dy, poisson, stiffness: panel[which].map((share) => share * d), held, beams };
   return plateOf(model);
+}
+
+/** A doubler reaches so far around an opening, mm. */
+export const DOUBLER = 25;
+
+/**
+ * The panel with a second sheet of its own glued on around its new openings: twice as thick there, D grows with t³, eight
+ * times as stiff.
+ */
+export function doubled(panel: Panel, openings: readonly CutOpening[]): Panel {
+  const { nx, dx, dy, low } = panel;
+  const around = openings
+    .filter((o) => o.face === panel.face && o.kind === 'cut' && !o.inExisting)
+    .map((o): Lying => ({ centre: o.centre, shape: grown(o.shape, DOUBLER) }));
+  const after = panel.after.map((share, e) => {
+    const at: Point2 = [low[0] + ((e % nx) + 0.5) * dx, low[1] + (Math.floor(e / nx) + 0.5) * dy];
+    return around.some((o) => roomInside(dotAt(at), o) > 0) ? 8 * share : share;
+  });
+  return { ...panel, after };
 }
 
 /** Something that presses on a panel. */

@@ -27,18 +27,21 @@ export function BentPicture({ bent }: { bent: Bent }) {
           />
         );
       })}
-      {bent.stiffened.slice(0, 1).map((s) => (
-        <line
-          key={s.stiffener.id}
-          x1={s.from[0] - low[0]}
-          y1={y(s.from[1])}
-          x2={s.to[0] - low[0]}
-          y2={y(s.to[1])}
-          stroke="var(--ink)"
-          strokeWidth="6"
-          strokeDasharray="10 4"
-        />
-      ))}
+      {bent.stiffened
+        .flatMap((s) => (s.line ? [{ id: s.stiffener.id, ...s.line }] : []))
+        .slice(0, 1)
+        .map((s) => (
+          <line
+            key={s.id}
+            x1={s.from[0] - low[0]}
+            y1={y(s.from[1])}
+            x2={s.to[0] - low[0]}
+            y2={y(s.to[1])}
+            stroke="var(--ink)"
+            strokeWidth="6"
+            strokeDasharray="10 4"
+          />
+        ))}
       <circle cx={bent.at[0] - low[0]} cy={y(bent.at[1])} r="5" fill="none" stroke="var(--ink)" strokeWidth="2" />
     </svg>
   );

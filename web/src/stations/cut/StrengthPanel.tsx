@@ -1,6 +1,6 @@
 import type { Bent, EdgeHold, Stiffened } from '@young-shell/core/cut';
 import { facesOf } from '@young-shell/core/document';
-import { formatLength } from '@young-shell/core/quantity';
+import { formatLength, inUnit } from '@young-shell/core/quantity';
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -101,12 +101,12 @@ function BentFigures({ bent }: { bent: Bent }) {
       <BentPicture bent={bent} />
       {bent.stiffened.length > 0 ? (
         <table className="mt-3 w-full border-collapse">
-          <caption className="pb-1 text-left font-label font-semibold">With one across</caption>
+          <caption className="pb-1 text-left font-label font-semibold">With one of these</caption>
           <tbody>
             {bent.stiffened.map((s) => (
               <tr key={s.stiffener.id} className="border-t border-line">
                 <td className="py-1">
-                  {s.stiffener.name}
+                  {inUnit(s.stiffener.name, unit)}
                   <span className="block text-sm text-ink-soft">{where(s, unit)}</span>
                 </td>
                 <td className="figure py-1 text-right text-lg whitespace-nowrap">{l(s.most)}</td>
@@ -129,7 +129,9 @@ function BentFigures({ bent }: { bent: Bent }) {
   );
 }
 
-function where({ from, to }: Stiffened, unit: 'mm' | 'inch'): string {
+function where({ line }: Stiffened, unit: 'mm' | 'inch'): string {
+  if (!line) return 'behind the wall; drill and cut through both';
+  const { from, to } = line;
   const up = from[0] === to[0];
   const at = formatLength(up ? from[0] : from[1], unit);
   return `${up ? 'upright, ' : 'across, '}${at} ${unit === 'mm' ? 'mm' : 'in'} ${up ? 'from the left' : 'from below'}`;
