@@ -17,6 +17,7 @@ export {
   type SheetItem,
   type SheetVariant,
 } from './sheets/sheet';
+export { refuseWrong, wrongSheet } from './sheets/wrong';
 export { markOf, staleFaces } from './sheets/stale';
 export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './sheets/tiles';
 export { freeAreaOf, freeShare, lossOf, ventHoles, type FreeArea, type VentHole } from './vents/pattern';

@@ -1,5 +1,6 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import { sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
+import { assemble } from '../assembly';
+import { refuseWrong, sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
 import type { Conversion, FaceId } from '../document';
 
 const LAYERS: Readonly<Record<SheetItem['layer'], number>> = {
@@ -9,9 +10,12 @@ const LAYERS: Readonly<Record<SheetItem['layer'], number>> = {
   reference: Colors.Cyan,
 };
 
-/** One face as a DXF in mm, its datum at 0, 0; layers cut, drill, engrave, reference. */
-export const sheetDxf = (document: Conversion, face: FaceId, variant?: SheetVariant): string =>
-  dxfOf(sheetOf(document, face, undefined, variant));
+/** One face as a DXF in mm, its datum at 0, 0; layers cut, drill, engrave, reference. @throws Error where it would be wrong */
+export function sheetDxf(document: Conversion, face: FaceId, variant?: SheetVariant): string {
+  const assembly = assemble(document);
+  refuseWrong(document, [face], assembly);
+  return dxfOf(sheetOf(document, face, assembly, variant));
+}
 
 /** Tangent of a quarter of the angle of an arc: what a DXF polyline has for a quarter circle. */
 const QUARTER = Math.tan(Math.PI / 8);

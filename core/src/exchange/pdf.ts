@@ -23,6 +23,7 @@ import {
   tilingOf,
   onePage,
   plateSheets,
+  refuseWrong,
   type Sheet,
   type SheetItem,
   type SheetVariant,
@@ -50,6 +51,7 @@ const WIDTHS = { cut: 0.35, drill: 0.3, reference: 0.2, engrave: 0.15 };
  * Sheets of the given faces (all that have something to cut, otherwise) at 1:1 as one PDF: tiled pages with
  * overlaps and registration marks, then the hole table of each face. The printed ruler's correction scales
  * everything, so that the next print is true.
+ * @throws Error for a face whose sheet would be wrong
  */
 export async function sheetsPdf(
   document: Conversion,
@@ -59,8 +61,10 @@ export async function sheetsPdf(
   together = false,
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
+  const wanted = faces ?? facesToCut(document, assembly);
+  refuseWrong(document, wanted, assembly);
   const sheets = [
-    ...(faces ?? facesToCut(document, assembly)).map((face) => sheetOf(document, face, assembly, variant)),
+    ...wanted.map((face) => sheetOf(document, face, assembly, variant)),
     // Plates that stand behind openings go with the whole set.
     ...(faces ? [] : plateSheets(document, assembly)),
   ];

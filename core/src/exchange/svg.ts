@@ -1,4 +1,5 @@
-import { sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
+import { assemble } from '../assembly';
+import { refuseWrong, sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
 import type { Conversion, FaceId } from '../document';
 import { xmlText } from './xmlText';
 
@@ -11,9 +12,11 @@ const STYLES = {
   engrave: 'fill="none" stroke="#000000" stroke-width="0.15"',
 } as const;
 
-/** One face as an SVG in true millimetres (width and height in mm, view box in mm); one group a layer. */
+/** One face as an SVG in true millimetres (width and height in mm, view box in mm); one group a layer. @throws Error where it would be wrong */
 export function sheetSvg(document: Conversion, face: FaceId, variant?: SheetVariant): string {
-  return svgOf(document.name, sheetOf(document, face, undefined, variant));
+  const assembly = assemble(document);
+  refuseWrong(document, [face], assembly);
+  return svgOf(document.name, sheetOf(document, face, assembly, variant));
 }
 
 /** Any sheet as an SVG in true millimetres. */

@@ -113,8 +113,18 @@ function stepFor(document: Conversion, assembly: Assembly, opening: CutOpening, 
   const bench = benchOf(document.cut.tools);
   const material = kindOf(document.shell.material);
   const { thickness } = wallOf(assembly.hull, opening.face)!;
+  const narrow = narrowest(opening);
   const base = { opening: opening.id, name: opening.name, face: opening.face, count: 1 };
-  if (bench.laser > 0 && thickness <= 6 && document.shell.material !== 'plastic' && material !== 'metal')
+  if (bench.laser > 0 && thickness <= 6 && document.shell.material !== 'plastic' && material !== 'metal') {
+    if (narrow <= bench.laser)
+      return {
+        ...base,
+        tool: 'none',
+        steps: [
+          `${narrow.toFixed(1)} mm is narrower than the ${bench.laser.toFixed(1)} mm that the laser burns away: make it wider.`,
+        ],
+        minutes: 0,
+      };
     return {
       ...base,
       tool: 'laser',
@@ -122,9 +132,18 @@ function stepFor(document: Conversion, assembly: Assembly, opening: CutOpening, 
       kerfInside: bench.laser / 2,
       minutes: 1 + measuresOf(opening.shape).length / 400,
     };
+  }
   if (opening.pattern && opening.pattern.kind !== 'grille') return ventStep(opening, bench, material, base);
   if (opening.shape.kind === 'round') return roundStep(opening, bench, material, base, here);
   return straightStep(opening, bench, material, base);
+}
+
+/** The narrowest that has to be cut in an opening, mm. */
+function narrowest({ shape, pattern }: CutOpening): number {
+  if (pattern?.kind === 'slots') return pattern.width;
+  if (pattern?.kind === 'holes') return pattern.diameter;
+  if (pattern?.kind === 'honeycomb') return pattern.across;
+  return shape.kind === 'round' ? shape.diameter : Math.min(shape.width, shape.height);
 }
 
 type Base = Pick<ToolStep, 'opening' | 'name' | 'face' | 'count'>;
@@ -225,6 +244,14 @@ function straightStep(
   base: Base,
 ): ToolStep {
   const { length } = measuresOf(opening.shape);
+  const narrow = narrowest(opening);
+  if (narrow <= KERF.rotary && narrow <= KERF.jigsaw)
+    return {
+      ...base,
+      tool: 'none',
+      steps: [`${narrow.toFixed(1)} mm is narrower than any blade of yours takes away: make it wider.`],
+      minutes: 0,
+    };
   const [hu, hv] = halfOf(opening.shape);
   const round = opening.shape.kind === 'round';
   const radius = opening.shape.kind === 'round' ? hu : opening.shape.radius;
