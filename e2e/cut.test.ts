@@ -127,6 +127,12 @@ describe('mounts, tools, strength, prints', () => {
       .waitFor(SLOW);
     const stl = await fetched(page, 'STL');
     expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
+    // As a part of the kit Fit counts it; one step that may be taken back.
+    await button(page, 'Put it in the kit').click();
+    await expect
+      .poll(async () => Object.values((await bench.document(path)).kit.parts).map((p) => p.name), SLOW)
+      .toContain('Tray');
+    await button(page, /^Undo/).click();
     await type(page, 'Hole for the insert', '7');
     await page.getByText(/bosses of 8 mm: make them/).waitFor(SLOW);
     await button(page, /^Undo/).click();

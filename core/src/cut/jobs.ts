@@ -1,13 +1,14 @@
 import { assemble } from '../assembly';
-import type { Conversion } from '../document';
+import type { Conversion, Part } from '../document';
 import { strToU8, zipSync } from 'fflate';
-import { sheetDxf, sheetsPdf, sheetSvg, writeStl, writeThreeMf } from '../exchange';
+import { sheetDxf, sheetsPdf, partFromSolid, prepareSolid, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { JobHost } from '../station';
 import type { SheetVariant } from './sheets/sheet';
 import { stockOf, type StockPlan } from './stock/stock';
 import { alignmentsOf, type Alignment } from './align/alignments';
 import type { PrintInfo } from './prints/info';
 import { printed } from './prints/printing';
+import { printedSolid } from './prints/solids';
 import { bend as bendFace, type Bent } from './strength/bend';
 import type { EdgeHold } from './strength/panel';
 
@@ -81,3 +82,15 @@ const fileName = (name: string) =>
 
 /** Flat pieces on sheets, lengths from bars, and what comes out of the openings. */
 export const stock = (_host: JobHost, document: Conversion): StockPlan => stockOf(document, assemble(document));
+
+/** A print as a part of the kit: few boxes that cover it, with its mass, so that Fit counts it. @throws Error where its sizes make no solid */
+export async function printPart(host: JobHost, document: Conversion, id: string): Promise<Part> {
+  const print = document.cut.prints[id];
+  if (!print) throw new Error(`There is no print “${id}”.`);
+  const kernel = await host.kernel();
+  const assembly = assemble(document);
+  const { mesh } = printedSolid(document, assembly, print, kernel);
+  const { part } = partFromSolid(prepareSolid(mesh, 'mm'), print.name);
+  const { grams, count } = printed(document, assembly, print, kernel);
+  return { ...part, name: print.name, mass: Math.max(1, Math.round(grams / count)) };
+}

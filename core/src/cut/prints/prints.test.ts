@@ -5,9 +5,11 @@ import { join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { assemble } from '../../assembly';
-import { applyChange, PRINT_KINDS, readConversion, type Print } from '../../document';
+import { applyChange, complaintsOf, PRINT_KINDS, readConversion, type Print } from '../../document';
 import { writeStl } from '../../exchange';
+import type { JobHost } from '../../station';
 import { loadSolidKernel, type SolidKernel } from '../../solid';
+import { printPart } from '../jobs';
 import { PRINT_SIZES, sizesOf, wrongSizes } from './kinds';
 import { LAP, printed, splitTo } from './printing';
 import { printedSolid } from './solids';
@@ -132,4 +134,29 @@ describe('a print that is larger than the bed', () => {
     expect(() => splitTo(solid, [2 * LAP, 25, 250], kernel)).toThrow(/smaller than a joint/);
     expect(() => splitTo(solid, [220, 220, 10], kernel)).toThrow(/printer reaches 10 mm/);
   });
+});
+
+describe('a print in the kit', () => {
+  it.each(['tray', 'bracket', 'foot'] as const)(
+    'a %s is boxes that cover it, with its mass, and Fit counts it',
+    async (kind) => {
+      const planned = applyChange(deck, { type: 'setPrint', id: 'print-1', print: of(kind) }).document;
+      const host = { kernel: () => Promise.resolve(kernel) } as unknown as JobHost;
+      const part = await printPart(host, planned, 'print-1');
+      const { volume, size } = printedSolid(planned, assembly, of(kind), kernel);
+      const blocks = Object.values(part.own!.blocks);
+      const covered = blocks.reduce((sum, b) => sum + b.width.value * b.depth.value * b.height.value, 0);
+      expect(covered).toBeGreaterThan(0.98 * volume);
+      expect(Math.max(...blocks.map((b) => b.x.value + b.width.value))).toBeCloseTo(size[0], 1);
+      expect(part.mass).toBeGreaterThan(0);
+      const placed = applyChange(planned, {
+        type: 'addPart',
+        id: 'print-part-1',
+        part,
+        placement: { x: 100, y: 60, z: 9.2, rear: 'rear', top: 'top', locked: false },
+      }).document;
+      expect(complaintsOf(placed)).toEqual([]);
+      expect(assemble(placed).parts.find((p) => p.id === 'print-part-1')!.solids.length).toBe(blocks.length);
+    },
+  );
 });

@@ -8,6 +8,7 @@ import { useSubmit } from '../../document/useSubmit';
 import { Check } from '../../ui/Check';
 import { Choice } from '../../ui/Choice';
 import { Section } from '../../ui/Section';
+import { DrillTable } from './DrillTable';
 import { ExistingHoles } from './ExistingHoles';
 
 /** How every part is held, with what it drills and which screws to buy; holes the shell already has come first. */
@@ -26,6 +27,7 @@ export function MountsPanel() {
           ))}
         </ul>
       </Section>
+      <DrillTable />
     </>
   );
 }

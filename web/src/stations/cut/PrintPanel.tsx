@@ -125,6 +125,17 @@ function PrintForm({ id, print, info }: { id: string; print: Print; info: PrintI
       toast.error((error as Error).message);
     }
   };
+  const count = async () => {
+    try {
+      const part = await run('short', 'cut', 'printPart', [document, id]);
+      const partId = nextId(document.kit.parts, 'print-part', document.spent);
+      const wrong = submit({ type: 'addPart', id: partId, part });
+      if (wrong) toast.error(wrong);
+      else toast(`${print.name} is in the kit: place it at Fit.`);
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
   const parts = Object.keys(document.layout.placements).filter((p) => p in document.kit.parts);
   const plates = cut.works.filter((w) => w.how === 'plate');
   const targets =
@@ -192,6 +203,9 @@ function PrintForm({ id, print, info }: { id: string; print: Print; info: PrintI
         </Button>
         <Button disabled={!info || info.wrong !== undefined} onClick={() => void file('3mf')}>
           <Download size={15} aria-hidden /> 3MF
+        </Button>
+        <Button disabled={!info || info.wrong !== undefined} onClick={() => void count()}>
+          Put it in the kit
         </Button>
       </div>
       <DeleteButton name={print.name} onDelete={() => submit({ type: 'setPrint', id, print: null })} />
