@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import {
@@ -12,7 +13,18 @@ import {
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { CUTOUTS, standardPart } from '../standards';
-import { assessCut, asCut, keyOf, openingsOf, plateSheets, sheetOf, staleFaces, markOf, type CutOpening } from '.';
+import {
+  assessCut,
+  asCut,
+  clearPlace,
+  keyOf,
+  openingsOf,
+  plateSheets,
+  sheetOf,
+  staleFaces,
+  markOf,
+  type CutOpening,
+} from '.';
 import { cutRemedies } from './remedies';
 
 const add = (id: string, key: string, x: number, y: number, z: number): Change => ({
@@ -229,6 +241,79 @@ describe('as it was cut', () => {
     }).document;
     expect(io(moved)).toMatchObject({ detached: true, centre: o.centre });
     expect(ids(moved)).toContain('stop cut/made/board-1.sockets.io');
+  });
+});
+
+describe('holes for screws as they were drilled', () => {
+  const document = make(board);
+  const hole = of(document).find((o) => o.kind === 'drill')!;
+  const drilled = (by: number, diameter = 3.7) =>
+    assessCut(
+      applyChange(document, {
+        type: 'adjustOpening',
+        key: keyOf(hole),
+        name: hole.name,
+        patch: {
+          made: {
+            face: hole.face,
+            u: hole.centre[0] + by,
+            v: hole.centre[1],
+            shape: { kind: 'round', diameter },
+            note: '',
+          },
+        },
+      }).document,
+    ).findings.filter((f) => f.id.startsWith('cut/made'));
+  it.each([
+    [0, 3.7, 0],
+    [0.19, 3.7, 0],
+    [0.3, 3.7, 1],
+    [0.6, 4.6, 0],
+    [1.2, 4.6, 1],
+  ])('%f mm off in a hole of %f mm: %i to say', (by, diameter, count) =>
+    expect(drilled(by, diameter)).toHaveLength(count),
+  );
+});
+
+describe('the nearest clear place', () => {
+  it('is as near as a grid of 1 mm finds one, but for what lies between its rings', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 300 }),
+        fc.integer({ min: 30, max: 120 }),
+        fc.integer({ min: 10, max: 60 }),
+        (u, v, size) => {
+          const opening = own({
+            u: 150,
+            v: 80,
+            shape: { kind: 'rectangle', width: size, height: size / 2, radius: 0 },
+          });
+          const document = make(put(own({ u, v, shape: { kind: 'round', diameter: 40 } }), 'cut-2'));
+          const assembly = assemble(document);
+          const found = clearPlace(document, assembly, 'cut-1', opening);
+          const clear = (o: OwnOpening) =>
+            assessCut(applyChange(document, put(o)).document).findings.every(
+              (f) => !/cut\/(web|behind)\/.*cut-1/.test(f.id),
+            );
+          if (found) expect(clear(found)).toBe(true);
+          const distance = found ? Math.hypot(found.u - 150, found.v - 80) : Infinity;
+          // Nothing clear much nearer.
+          for (let r = 0; r < Math.min(distance - 2, 40); r += 4)
+            for (let k = 0; k < 12; k++)
+              expect(clear({ ...opening, u: 150 + r * Math.cos(k / 2), v: 80 + r * Math.sin(k / 2) })).toBe(false);
+        },
+      ),
+      { numRuns: 12 },
+    ));
+});
+
+describe('a mount that does not hold', () => {
+  it('is said, and is gone with the choice', () => {
+    const plastic = make(board, { type: 'setMaterial', material: 'bakelite' });
+    const chosen = applyChange(plastic, { type: 'setMount', part: 'board-1', mount: { kind: 'insert' } }).document;
+    expect(ids(chosen)).toContain('warn cut/mount/board-1');
+    const back = applyChange(chosen, { type: 'setMount', part: 'board-1', mount: null }).document;
+    expect(ids(back).some((f) => f.includes('cut/mount'))).toBe(false);
   });
 });
 

@@ -76,6 +76,7 @@ describe('a sentence in inches', () => {
     ['It would be 80 to 120; 254 × 508 mm, 1–2 mm.', 'It would be 80 to 120; 10.000 × 20.000 in, 0.039–0.079 in.'],
     ['from −25.4 ± 2.54 to 50.8 mm', 'from −1.000 ± 0.100 to 2.000 in'],
     ['12 mm² and 3 mmHg stay; 254 mm does not.', '12 mm² and 3 mmHg stay; 10.000 in does not.'],
+    ['12.9 → 25.8 cm² free of 64.516 cm²', '2.00 → 4.00 in² free of 10.00 in²'],
     ['M3 screws, 2.5 in drive', 'M3 screws, 2.5 in drive'],
   ])('%s', (mm, inches) => {
     expect(inUnit(mm, 'inch')).toBe(inches);

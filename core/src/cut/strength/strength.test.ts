@@ -8,6 +8,7 @@ import { applyChange, defaultBox, newConversion, readConversion, type Change, ty
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import { ELASTIC, standardPart } from '../../standards';
+import { bendingFindings } from '../findings/bending';
 import { bend, bendRoughly } from './bend';
 import { angleInertia, bentPlate, loadsOn, panelOf, STIFFENERS } from './panel';
 import { plateOf, type Plate } from './plate';
@@ -249,6 +250,29 @@ it.skipIf(!ccx)(
     expect(Math.max(...ours) / theirs).toBeLessThan(1.03);
   },
 );
+
+describe('a face that gives once it is cut', () => {
+  const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));
+  it('is told after a while, with what it was before and what is tolerated', () => {
+    const found = bendingFindings(deck, assemble(deck));
+    const rear = found.find((f) => f.id === 'cut/bend/rear')!;
+    const { before, after, limit } = bendRoughly(deck, 'rear', assemble(deck));
+    expect(rear.verdict).toBe('note');
+    expect(rear.figures.map((f) => f.value).slice(0, 3)).toEqual([after, before, limit]);
+    expect(after).toBeGreaterThan(limit);
+    // The floor keeps its holes for screws: nothing to say.
+    expect(found.map((f) => f.id)).toEqual(['cut/bend/rear']);
+  });
+  it('a floor that sags under its drives warns', () => {
+    const many = Array.from({ length: 2 }, (_, i): Change => ({
+      ...drive,
+      id: `drive-${i + 1}`,
+      placement: { x: 60 + 150 * i, y: 60, z: 1, rear: 'rear', top: 'top', locked: false },
+    }));
+    const soft = box(...many, hatch(150, 240), { type: 'setMaterial', material: 'plastic' });
+    expect(bendingFindings(soft, assemble(soft))).toMatchObject([{ id: 'cut/bend/bottom', verdict: 'warn' }]);
+  });
+});
 
 it('stiffeners are told apart and stiff', () =>
   expect(new Set(STIFFENERS.map((s) => s.bending)).size).toBe(STIFFENERS.length));
