@@ -1,4 +1,5 @@
 import { facesOf, nextId } from '@young-shell/core/document';
+import { inUnit } from '@young-shell/core/quantity';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -18,6 +19,7 @@ const ALL = STARTS.flatMap((g) => g.starts);
 export function AddOpening() {
   const document = useAppSelector(selectDocument);
   const selection = useAppSelector((s) => s.view.selection);
+  const unit = useAppSelector((s) => s.preferences.unit);
   const submit = useSubmit();
   const dispatch = useAppDispatch();
   const faces = facesOf(document.shell.hull);
@@ -46,7 +48,7 @@ export function AddOpening() {
                 <optgroup key={group} label={group}>
                   {starts.map((start) => (
                     <option key={start.key} value={start.key}>
-                      {start.label}
+                      {inUnit(start.label, unit)}
                     </option>
                   ))}
                 </optgroup>
