@@ -184,6 +184,14 @@ describe('what is taken out', () => {
     EVERY.setCable[1],
     EVERY.accept[1],
     { type: 'setSurvivor', id: 'survivor-9', survivor: { name: 'Rib', about: { kind: 'feature', id: 'lid-rib-1' } } },
+    {
+      ...EVERY.setCutOpening[1],
+      opening: { ...(EVERY.setCutOpening[1] as Extract<Change, { type: 'setCutOpening' }>).opening, follows: 'card-1' },
+    },
+    { type: 'setMount', part: 'card-1', mount: { kind: 'strap' } },
+    { type: 'adjustOpening', key: 'card-1.bracket.slot-1', name: 'slot', patch: { allowance: 1 } },
+    { type: 'setPrint', id: 'print-1', print: { name: 'B', kind: 'bracket', of: 'card-1', sizes: {}, count: 1 } },
+    { type: 'accept', finding: 'cut/made/card-1.bracket.slot-1', accepted: { reason: '', verdict: 'warn' } },
   ].reduce((d, change) => applyChange(d, change as Change).document, deck);
 
   it.each([
@@ -194,6 +202,7 @@ describe('what is taken out', () => {
     const id = (change as { id: string }).id;
     expect(JSON.stringify({ ...document, spent: {} })).not.toContain(`"${id}`);
     expect(JSON.stringify(document)).not.toContain('fit/card-1|lid-rib-1');
+    expect(JSON.stringify(document).includes('cut/made/card-1')).toBe(id !== 'card-1');
     expect(dangling(document)).toEqual([]);
     expect(applyOperations(document, inverse).document).toEqual(full);
   });

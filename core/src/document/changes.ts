@@ -87,8 +87,8 @@ function goneThings(before: Conversion, draft: Conversion): Thing[] {
   );
 }
 
-/** Findings are called by what they are about: `fit/card-1|lid-rib-1`, `cut/web/board-1+vent-2/rear`. */
-const speaksOf = (finding: string, id: string) => finding.split(/[/|+>:]/).includes(id);
+/** Findings are called by what they are about: `fit/card-1|lid-rib-1`, `cut/web/board-1+vent-2/rear`, `cut/made/board-1.sockets.io`. */
+const speaksOf = (finding: string, id: string) => finding.split(/[/|+>:.]/).includes(id);
 
 function spend(draft: Conversion, { kind, id }: Thing): void {
   const numbered = numberedId(id);

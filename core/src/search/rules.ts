@@ -118,7 +118,7 @@ export const SOFT_RULES: readonly SoftRule[] = [
     weight: 2,
     mark: ({ document, assembly }) => {
       const openings = openingsOf(document, assembly).filter((o) => o.kind === 'cut');
-      const fresh = openings.filter((o) => !o.inExisting);
+      const fresh = openings.filter((o) => !o.inExisting && !o.made);
       const length = fresh.reduce((sum, o) => sum + o.length, 0);
       const used = openings.length - fresh.length;
       return {
@@ -138,7 +138,7 @@ export const SOFT_RULES: readonly SoftRule[] = [
     mark: ({ document, assembly }) => {
       const fresh = new Set(
         openingsOf(document, assembly)
-          .filter((o) => o.kind === 'cut' && !o.inExisting)
+          .filter((o) => o.kind === 'cut' && !o.inExisting && !o.made && o.part !== undefined)
           .map((o) => o.id.slice(0, o.id.lastIndexOf('/'))),
       );
       const others = assembly.parts.flatMap((part) =>
