@@ -283,7 +283,7 @@ describe('keeping', () => {
     await type(field(one, 'Ambient, °C'), '19');
     await one
       .getByRole('status')
-      .filter({ hasText: /server away/ })
+      .filter({ hasText: /server away, keeping here \(2\)/ })
       .waitFor();
     await one.reload().catch(() => undefined);
     await bench.startServer();
