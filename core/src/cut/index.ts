@@ -7,8 +7,6 @@ export { middleOf, openingsOf, raisedV } from './openings/derived';
 export { halfOf, keyOf, type CutOpening } from './openings/opening';
 export {
   facesToCut,
-  onePage,
-  plateSheets,
   SHEET_VARIANTS,
   sheetOf,
   sizeWords,
@@ -18,6 +16,8 @@ export {
   type SheetVariant,
 } from './sheets/sheet';
 export { refuseWrong, wrongSheet } from './sheets/wrong';
+export { onePage } from './sheets/onePage';
+export { plateSheets } from './sheets/plates';
 export { markOf, staleFaces } from './sheets/stale';
 export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './sheets/tiles';
 export { freeAreaOf, freeShare, lossOf, ventHoles, type FreeArea, type VentHole } from './vents/pattern';

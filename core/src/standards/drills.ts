@@ -1,5 +1,5 @@
 import type { Source } from '../quantity';
-import { practice, standard } from './row';
+import { standard } from './row';
 
 /** Holes that a thread wants, mm. */
 export interface DrillRow {
@@ -94,16 +94,6 @@ export const DRILLS: readonly DrillRow[] = [
     pilot: [2, 2.5],
     insert: { hole: 4.8, length: 5 },
     source: INCH,
-  },
-  {
-    key: 'fan',
-    thread: 'fan screw',
-    nominal: 4.8,
-    pitch: 1.6,
-    tap: 4.2,
-    clear: 4.4,
-    pilot: [3.5, 4],
-    source: practice,
   },
 ];
 

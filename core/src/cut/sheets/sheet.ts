@@ -3,12 +3,11 @@ import type { Conversion, FaceId } from '../../document';
 import { faceName } from '../../fit';
 import { formatLength, type LengthUnit } from '../../quantity';
 import type { Point2 } from '../../solid';
-import { frameOf, openingsOf, PLATE_BEHIND, raisedV } from '../openings/derived';
-import { grown, halfOf, measuresOf, type CutOpening, type Lying } from '../openings/opening';
+import { frameOf, openingsOf, raisedV } from '../openings/derived';
+import { halfOf, type CutOpening, type Lying } from '../openings/opening';
 import { wallWorks } from '../findings/walls';
 import { numbersOf } from '../findings/webs';
 import { ventHoles } from '../vents/pattern';
-import { PAGE_MARGIN, PAPERS, type Paper } from './tiles';
 import { laidFlat, unrolledOf, type Unrolled } from './unrolled';
 
 /** Something drawn on a sheet, in mm from the face's datum; layers as in a DXF of the same sheet. */
@@ -216,67 +215,6 @@ function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Shee
   };
 }
 
-/** Distance of a plate's screws from its edge, mm. */
-const PLATE_EDGE = 5;
-const PLATE_SCREW = 3.4;
-
-/** Every thin plate that stands behind a larger opening, as a sheet of its own. */
-export function plateSheets(document: Conversion, assembly: Assembly = assemble(document)): Sheet[] {
-  return wallWorks(document, assembly, openingsOf(document, assembly))
-    .filter((w) => w.how === 'plate')
-    .map(({ opening, width, height, thickness, key }): Sheet => {
-      const middle: Point2 = [width / 2, height / 2];
-      const open: CutOpening = {
-        ...opening,
-        ...measured(grown(opening.shape, -PLATE_BEHIND.larger)),
-        centre: middle,
-      };
-      const corners: Point2[] = [
-        [PLATE_EDGE, PLATE_EDGE],
-        [width - PLATE_EDGE, PLATE_EDGE],
-        [width - PLATE_EDGE, height - PLATE_EDGE],
-        [PLATE_EDGE, height - PLATE_EDGE],
-      ];
-      const screws = corners.map((centre, i): CutOpening => ({
-        ...open,
-        id: `${opening.id}/plate-${i + 1}`,
-        kind: 'drill',
-        name: `screw ${i + 1}`,
-        centre,
-        ...measured({ kind: 'round', diameter: PLATE_SCREW }),
-      }));
-      const all = [open, ...screws];
-      const rim: Point2[] = [
-        [0, 0],
-        [width, 0],
-        [width, height],
-        [0, height],
-      ];
-      return {
-        face: `plate-${key.replace(/\./g, '-')}`,
-        title: `Plate, ${opening.name}`,
-        width,
-        height,
-        mirrored: false,
-        caption: `sheet of ${thickness.toFixed(1)} mm · it stands behind the wall: drill the wall through its screw holes`,
-        items: [
-          { layer: 'cut', kind: 'line', points: rim, closed: true },
-          ...all.flatMap((o, i) => openingItems(o, o.centre, i + 1)),
-        ],
-        holes: all.map((o, i) => ({
-          number: i + 1,
-          name: o.name,
-          kind: o.kind,
-          u: o.centre[0],
-          v: o.centre[1],
-          size: sizeWords(o),
-        })),
-      };
-    });
-}
-
-const measured = (shape: CutOpening['shape']) => ({ shape, ...measuresOf(shape) });
-
 /** An outline where it lies once its face is laid flat: what is bent with it gets longer, a round hole stays round. */
 function layLying(arch: Unrolled | undefined, { centre, shape }: Lying): Lying {
   if (!arch) return { centre, shape };
@@ -286,82 +224,6 @@ function layLying(arch: Unrolled | undefined, { centre, shape }: Lying): Lying {
   const middle = (low + high) / 2;
   const laid: Point2 = arch.along === 0 ? [middle, centre[1]] : [centre[0], middle];
   return { centre: laid, shape: { ...shape, [arch.along === 0 ? 'width' : 'height']: high - low } };
-}
-
-/** Room between two faces on one page, mm. */
-const BESIDE = 14;
-
-/** Sheets that go on fewer pages side by side, largest first, each with its name; those that need a page stay alone. */
-export function onePage(sheets: readonly Sheet[], paper: Paper): Sheet[] {
-  const { width, height } = PAPERS[paper];
-  const [long, short] = [Math.max(width, height), Math.min(width, height)];
-  const room = {
-    width: long - PAGE_MARGIN.left - PAGE_MARGIN.right - 2 * 6,
-    height: short - PAGE_MARGIN.top - PAGE_MARGIN.bottom - 2 * 6,
-  };
-  const small = sheets.filter((s) => s.width <= room.width && s.height + BESIDE <= room.height);
-  const pages: {
-    parts: { sheet: Sheet; u: number; v: number }[];
-    rows: { v: number; height: number; used: number }[];
-  }[] = [];
-  for (const sheet of [...small].sort((a, b) => b.height - a.height)) {
-    const placed = pages.some((page) => {
-      for (const row of page.rows)
-        if (row.used + sheet.width <= room.width && sheet.height <= row.height) {
-          page.parts.push({ sheet, u: row.used, v: row.v });
-          row.used += sheet.width + BESIDE;
-          return true;
-        }
-      const last = page.rows.at(-1)!;
-      const v = last.v + last.height + BESIDE;
-      if (v + sheet.height > room.height) return false;
-      page.rows.push({ v, height: sheet.height, used: sheet.width + BESIDE });
-      page.parts.push({ sheet, u: 0, v });
-      return true;
-    });
-    if (!placed)
-      pages.push({
-        parts: [{ sheet, u: 0, v: 0 }],
-        rows: [{ v: 0, height: sheet.height, used: sheet.width + BESIDE }],
-      });
-  }
-  return [
-    ...sheets.filter((s) => !small.includes(s)),
-    ...pages.map(({ parts }) => (parts.length === 1 ? parts[0]!.sheet : beside(parts))),
-  ];
-}
-
-function beside(parts: readonly { sheet: Sheet; u: number; v: number }[]): Sheet {
-  const items = parts.flatMap(({ sheet, u, v }): SheetItem[] => {
-    const to = ([a, b]: Point2): Point2 => [a + u, b + v];
-    return [
-      ...sheet.items.map((i): SheetItem =>
-        i.kind === 'line'
-          ? { ...i, points: i.points.map(to) }
-          : i.kind === 'text'
-            ? { ...i, at: to(i.at) }
-            : { ...i, centre: to(i.centre) },
-      ),
-      {
-        layer: 'engrave',
-        kind: 'text',
-        at: [u, v + sheet.height + 3],
-        text: `${sheet.title}${sheet.mirrored ? ' (from inside)' : ''}`,
-        size: 4,
-        anchor: 'start',
-      },
-    ];
-  });
-  return {
-    face: parts.map(({ sheet }) => sheet.face).join('-'),
-    title: parts.map(({ sheet }) => sheet.title).join(', '),
-    width: Math.max(...parts.map(({ sheet, u }) => u + sheet.width)),
-    height: Math.max(...parts.map(({ sheet, v }) => v + sheet.height)) + 8,
-    mirrored: false,
-    caption: 'each face from its own datum',
-    items,
-    holes: parts.flatMap(({ sheet }) => sheet.holes.map((h) => ({ ...h, name: `${sheet.title}, ${h.name}` }))),
-  };
 }
 
 /** `ø 3.7` or `159.6 × 45.3`, in a unit. */
@@ -403,7 +265,8 @@ const hexagon = ([u, v]: Point2, across: number): Point2[] =>
     return [u + r * Math.cos(angle), v + r * Math.sin(angle)];
   });
 
-function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[] {
+/** An opening with its cross and its words, around a middle on the paper. */
+export function openingItems(o: CutOpening, centre: Point2, number: number): SheetItem[] {
   const [u, v] = centre;
   const [hu, hv] = halfOf(o.shape);
   const arm = o.kind === 'drill' ? Math.max(CROSS, hu + 2) : CROSS;

@@ -8,7 +8,8 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../../assembly';
 import { applyChange, readConversion, type Change, type Conversion, type OwnOpening } from '../../document';
 import { sheetDxf, sheetsPdf, sheetSvg } from '../../exchange';
-import { facesToCut, onePage, sheetOf, type Sheet } from './sheet';
+import { onePage } from './onePage';
+import { facesToCut, sheetOf, type Sheet } from './sheet';
 import { PAGE_MARGIN, PAPERS } from './tiles';
 
 const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));

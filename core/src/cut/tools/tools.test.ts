@@ -20,7 +20,7 @@ const stepOf = (document: Conversion, name: RegExp) =>
     .find((s) => name.test(s.name))!;
 
 describe('drills', () => {
-  it.each(DRILLS.filter((d) => d.key !== 'fan'))(
+  it.each(DRILLS)(
     '$thread: tapping hole is diameter − pitch (ISO 261, to a drill that is sold)',
     ({ nominal, pitch, tap }) => expect(Math.abs(tap - (nominal - pitch))).toBeLessThan(0.06),
   );
@@ -36,6 +36,14 @@ describe('drills', () => {
     expect(DRILLS.find((d) => d.thread === thread)).toMatchObject({ tap, clear }),
   );
 });
+
+it.each(DRILLS)(
+  'a screw of $thread goes through its clearance hole, and not through its tapping hole',
+  ({ nominal, clear, tap }) => {
+    expect(clear).toBeGreaterThan(nominal);
+    expect(tap).toBeLessThan(nominal);
+  },
+);
 
 describe('tools', () => {
   it('every opening has its tool, small before large, and what stays adds up', () => {
