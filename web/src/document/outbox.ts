@@ -28,6 +28,13 @@ if (typeof navigator !== 'undefined' && 'locks' in navigator)
 let database: UseStore | undefined;
 const store = () => (database ??= createStore('young-shell-outbox', 'changes'));
 let counter = 0;
+const orders = new Map<string, number>();
+/** A change that is kept anew, after others were written below it, keeps its turn. */
+function orderOf(uid: string): number {
+  const order = orders.get(uid) ?? Date.now() + counter++ / 1000;
+  orders.set(uid, order);
+  return order;
+}
 /** Keeping and letting go of one change must not overtake each other. */
 let last: Promise<unknown> = Promise.resolve();
 const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
@@ -36,22 +43,35 @@ const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
   return next;
 };
 
-/** Keeps a change until the server has it. Says where it could be kept. */
-export const keepWaiting = (conversion: string, change: Pending): Promise<Place> =>
-  inTurn(async () => {
-    const waiting: Waiting = { page: PAGE, order: Date.now() + counter++ / 1000, change };
+/**
+ * Keeps a change until the server has it. Says where it could be kept. It is in the plain storage before this returns,
+ * for a page that is left at once; the database, which has more room and is safer, takes it over from there.
+ */
+export function keepWaiting(conversion: string, change: Pending): Promise<Place> {
+  const key = keyOf(conversion, change.uid);
+  const waiting: Waiting = { page: PAGE, order: orderOf(change.uid), change };
+  const text = JSON.stringify(waiting);
+  let place: Place = 'storage';
+  try {
+    localStorage.setItem(PREFIX + key, text);
+  } catch {
+    place = 'nowhere';
+  }
+  return inTurn(async () => {
     try {
-      await set(keyOf(conversion, change.uid), waiting, store());
-      return 'database';
+      await set(key, waiting, store());
     } catch {
-      try {
-        localStorage.setItem(PREFIX + keyOf(conversion, change.uid), JSON.stringify(waiting));
-        return 'storage';
-      } catch {
-        return 'nowhere';
-      }
+      return place;
     }
+    try {
+      // Another text is the same change, kept anew meanwhile: that one is still to be taken over.
+      if (localStorage.getItem(PREFIX + key) === text) localStorage.removeItem(PREFIX + key);
+    } catch {
+      // Forbidden: then nothing is in it.
+    }
+    return 'database';
   });
+}
 
 /** The server has it, or the user let go of it. */
 export const letGo = (conversion: string, uids: readonly string[]): Promise<void> =>
@@ -73,13 +93,9 @@ export const letGo = (conversion: string, uids: readonly string[]): Promise<void
     }
   });
 
-async function all(): Promise<[string, Waiting][]> {
-  let kept: [string, Waiting][] = [];
-  try {
-    kept = await entries<string, Waiting>(store());
-  } catch {
-    // The browser's database is forbidden or full: then nothing is in it.
-  }
+/** All that waits, by key; what the plain storage still has is newer than the same in the database. */
+async function all(): Promise<Map<string, Waiting>> {
+  // The plain storage first: what goes over to the database meanwhile is seen twice, never not at all.
   const plain: [string, Waiting][] = [];
   try {
     for (let i = 0; i < localStorage.length; i++) {
@@ -90,7 +106,13 @@ async function all(): Promise<[string, Waiting][]> {
   } catch {
     // Forbidden, or not ours.
   }
-  return [...kept, ...plain];
+  let kept: [string, Waiting][] = [];
+  try {
+    kept = await entries<string, Waiting>(store());
+  } catch {
+    // The browser's database is forbidden or full: then nothing is in it.
+  }
+  return new Map([...kept, ...plain]);
 }
 
 /** Pages that are open now; undefined where the browser does not tell. */
@@ -105,10 +127,11 @@ export async function waitingOf(conversion: string): Promise<Pending[]> {
   // What is being kept or let go of comes first.
   await last;
   const [kept, pages] = await Promise.all([all(), openPages().catch(() => undefined)]);
-  const own = kept
+  const own = [...kept]
     .filter(([key, { page }]) => key.startsWith(`${conversion}/`) && (page === PAGE || !pages?.has(lockOf(page))))
     .map(([, waiting]) => waiting)
     .sort((a, b) => a.order - b.order);
+  for (const { change, order } of own) orders.set(change.uid, order);
   const old = await takeOld(conversion);
   return [...old, ...own.map(({ change }) => change)];
 }
@@ -128,7 +151,7 @@ async function takeOld(conversion: string): Promise<Pending[]> {
 /** How many changes wait, by conversion. */
 export async function waitingCounts(): Promise<Record<string, number>> {
   const counts: Record<string, number> = {};
-  for (const [key] of await all()) {
+  for (const key of (await all()).keys()) {
     const id = key.split('/')[0]!;
     counts[id] = (counts[id] ?? 0) + 1;
   }

@@ -140,14 +140,8 @@ const serverHull = () => server.document.shell.hull as BoxHull;
 /** Lets everything that waits for nothing but each other run, and the timers for a while. */
 const later = (ms = 50) => vi.advanceTimersByTimeAsync(ms);
 
-beforeEach(() => {
-  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval'] });
-  server = new FakeServer();
-  sources = new Set();
-  vi.stubGlobal('indexedDB', new IDBFactory());
-  vi.stubGlobal('EventSource', FakeSource);
-  vi.stubGlobal('fetch', (url: string, init?: RequestInit) => server.fetch(url, init));
-  const storage = new Map<string, string>();
+/** A browser's plain storage with these things in it. */
+function stubStorage(storage: Map<string, string>) {
   vi.stubGlobal('localStorage', {
     get length() {
       return storage.size;
@@ -157,6 +151,16 @@ beforeEach(() => {
     setItem: (key: string, value: string) => void storage.set(key, value),
     removeItem: (key: string) => void storage.delete(key),
   });
+}
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval'] });
+  server = new FakeServer();
+  sources = new Set();
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  vi.stubGlobal('EventSource', FakeSource);
+  vi.stubGlobal('fetch', (url: string, init?: RequestInit) => server.fetch(url, init));
+  stubStorage(new Map());
 });
 afterEach(() => {
   vi.useRealTimers();
@@ -289,6 +293,29 @@ describe('a browser that keeps nothing', () => {
     void again.open();
     await until(() => again.state().status === 'open' && again.state().pending.length === 0);
     expect(serverHull().width.value).toBe(350);
+  });
+
+  it('or is slow loses nothing that was typed a moment before the page was left', async () => {
+    const one = await opened();
+    server.away = true;
+    void one.edit(size('width', 350));
+    void one.edit(size('depth', 250));
+    // What the browser has at this moment, without anything having been waited for.
+    const left = new Map(
+      Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!).map((key) => [
+        key,
+        localStorage.getItem(key)!,
+      ]),
+    );
+    one.close();
+    vi.stubGlobal('indexedDB', new IDBFactory());
+    stubStorage(left);
+    const again = await page();
+    server.away = false;
+    void again.open();
+    await until(() => again.state().status === 'open' && again.state().pending.length === 0);
+    expect(serverHull()).toMatchObject({ width: { value: 350 }, depth: { value: 250 } });
+    await until(() => ![...left.keys()].some((key) => key.includes('outbox')));
   });
 
   it('at all is said at once', async () => {
