@@ -2,7 +2,7 @@ import { prepareSolid, readSolid, storedSolid, writeStl } from '@young-shell/cor
 import { solveHoles } from '@young-shell/core/kit';
 import { measured } from '@young-shell/core/quantity';
 import { emptyBoxes, roomMap, slab, stick, type Room } from '@young-shell/core/shell';
-import type { Mesh, Shape } from '@young-shell/core/solid';
+import type { Mesh } from '@young-shell/core/solid';
 import type { HoleMap } from '@young-shell/core/document';
 import { medianOf, type Row } from './measure';
 
@@ -15,7 +15,7 @@ function numbers(seed: number) {
 /** A cavity of 420 × 380 × 110 mm with a slope and 80 features, one in eight of them round. */
 function cavity(): Room {
   const next = numbers(7);
-  const shapes = Array.from({ length: 80 }, (_, i): Shape => {
+  const shapes = Array.from({ length: 80 }, (_, i): Room['shapes'][number] => {
     const low: [number, number, number] = [next() * 400, next() * 360, next() < 0.5 ? 0 : next() * 90];
     const [w, d, h] = [5 + next() * 50, 5 + next() * 50, 5 + next() * 30];
     return i % 8 === 0

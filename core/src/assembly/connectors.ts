@@ -19,17 +19,18 @@ export function placedConnectors(placed: PlacedPart): PlacedConnector[] {
   // A card in a slot has no riser's plug.
   const there = connectorsOf(placed.id, placed.part).filter(({ block }) => solidOf(block));
   const connectors = there.map(({ block, at, ...connector }): PlacedConnector => {
-    const { shape } = solidOf(block)!;
+    const solid = solidOf(block)!;
+    const box = solid.straight ?? solid.shape;
     const point: Vec3 = [0, 0, 0];
     for (let i = 0; i < 3; i++) {
       const axis = placed.turn.axis[i]!;
       const share = placed.turn.sign[i]! > 0 ? at[i]! : 1 - at[i]!;
-      point[axis] = shape.low[axis] + share * (shape.high[axis] - shape.low[axis]);
+      point[axis] = box.low[axis] + share * (box.high[axis] - box.low[axis]);
     }
     return {
       ...connector,
       part: placed.id,
-      at: point,
+      at: placed.tilted(point),
       direction: turnDirection(placed.turn, connector.direction),
     };
   });

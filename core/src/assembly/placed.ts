@@ -1,12 +1,21 @@
 import type { Part, Placement } from '../document';
-import { add, subtract, type Linear } from '../quantity';
+import { add, exactly, scale, subtract, type Linear } from '../quantity';
 import { PLACEMENT } from '../standards';
 import { partModel, type Block, type BlockRole, type FaceCut, type PlugKind, type Point } from '../parts';
 import {
+  across,
+  AXES,
+  axisOf,
+  centreOf,
+  moved,
+  prism,
+  rectangleAcross,
   turnDirection,
   turnOf,
   turnPoint,
   type Axis,
+  type Box,
+  type Cylinder,
   type Direction,
   type Shape,
   type Turn,
@@ -33,6 +42,10 @@ export interface Solid {
   outside: boolean;
   /** End of the solid along an axis as a tolerance chain. */
   end: (axis: Axis, high: boolean) => Linear;
+  /** At an angle: the box around it as if it stood straight. */
+  straight?: { low: Vec3; high: Vec3 };
+  /** At an angle: its greatest extent along a unit direction, as a chain. */
+  along?: (direction: Vec3) => Linear;
 }
 
 export interface PlacedCut extends Omit<FaceCut, 'at'> {
@@ -46,6 +59,8 @@ export interface PlacedFace {
   mustReachOutside: boolean;
   reach: number;
   setback: number;
+  /** Out of square by so much, degrees: it looks at a wall askew, or has a straight-sided opening that would stand askew. */
+  askew?: number;
   /** Coordinate of its plane along its axis. */
   plane: number;
   cuts: PlacedCut[];
@@ -54,6 +69,8 @@ export interface PlacedFace {
 export interface PlacedPart {
   /** A point of the part's own axes in the shell's, mm. */
   toShell: (p: readonly number[]) => Vec3;
+  /** A point of the shell's axes that belongs to the part standing straight, where it is at its slight angle. */
+  tilted: (p: Vec3) => Vec3;
   id: string;
   part: Part;
   placement: Placement;
@@ -65,9 +82,79 @@ export interface PlacedPart {
   plug?: { into: PlugKind; at: Vec3 };
   /** The board that a part is plugged into. */
   pluggedInto?: string;
-  /** Box around its bodies. */
+  /** Box around its bodies, as if it stood straight. */
   low: Vec3;
   high: Vec3;
+}
+
+/** A slight turn about a line along an axis through the middle of a part's bodies. */
+interface Tilt {
+  axis: Axis;
+  degrees: number;
+  cos: number;
+  sin: number;
+  point: (p: Vec3) => Vec3;
+}
+
+function tiltOf({ tilt }: Placement, low: Vec3, size: Vec3): Tilt | undefined {
+  if (!tilt || tilt.degrees === 0) return undefined;
+  const axis = AXES.indexOf(tilt.axis) as Axis;
+  const [b, c] = across(axis);
+  const [u, v] = [low[b] + size[b] / 2, low[c] + size[c] / 2];
+  const [cos, sin] = [Math.cos((tilt.degrees * Math.PI) / 180), Math.sin((tilt.degrees * Math.PI) / 180)];
+  return {
+    axis,
+    degrees: tilt.degrees,
+    cos,
+    sin,
+    point: (p) => {
+      const there: Vec3 = [...p];
+      there[b] = u + cos * (p[b] - u) - sin * (p[c] - v);
+      there[c] = v + sin * (p[b] - u) + cos * (p[c] - v);
+      return there;
+    },
+  };
+}
+
+/** A straight shape at the part's angle; of a cylinder that lies across the axis of the turn the box around it is turned. */
+function shapeAt(shape: Box | Cylinder, tilt: Tilt | undefined): Shape {
+  if (!tilt) return shape;
+  const { axis, point } = tilt;
+  const [b, c] = across(axis);
+  if (shape.kind === 'cylinder' && shape.axis === axis) {
+    const was = centreOf(shape);
+    const is = point(was);
+    return moved(shape, [is[0] - was[0], is[1] - was[1], is[2] - was[2]]);
+  }
+  const outline = rectangleAcross(shape, axis).map(([u, v]): [number, number] => {
+    const p: Vec3 = [0, 0, 0];
+    [p[b], p[c]] = [u, v];
+    const q = point(p);
+    return [q[b], q[c]];
+  });
+  return prism(axis, outline, shape.low[axis], shape.high[axis]);
+}
+
+/**
+ * Greatest n · p of a block that is turned about the middle m of the part: with the direction turned back, k = R⁻¹n, it
+ * is n · m − k · m + Σ kᵢ · end of the straight block along i, a sum of chains.
+ */
+function tiltedAlong(
+  n: Vec3,
+  { axis, cos, sin }: Tilt,
+  middle: (axis: Axis) => Linear,
+  end: (axis: Axis, high: boolean) => Linear,
+): Linear {
+  const [b, c] = across(axis);
+  const k: Vec3 = [...n];
+  k[b] = cos * n[b] + sin * n[c];
+  k[c] = -sin * n[b] + cos * n[c];
+  let sum: Linear = exactly(0);
+  for (const i of [0, 1, 2] as const) {
+    if (Math.abs(n[i] - k[i]) > 1e-12) sum = add(sum, middle(i), n[i] - k[i]);
+    if (Math.abs(k[i]) > 1e-12) sum = add(sum, end(i, k[i] > 0), k[i]);
+  }
+  return sum;
 }
 
 interface Extent {
@@ -138,13 +225,26 @@ export function placePart(
         },
       ],
     };
-  const toShell = (p: readonly number[]): Vec3 => {
+  const straight = (p: readonly number[]): Vec3 => {
     const turned = turnPoint(turn, p);
     return [turned[0] + corner[0], turned[1] + corner[1], turned[2] + corner[2]];
   };
+  const tilt = tiltOf(placement, at, size);
+  const tilted = tilt ? tilt.point : (p: Vec3) => p;
+  const toShell = (p: readonly number[]): Vec3 => tilted(straight(p));
+  const endOf = (low: readonly Linear[], high: readonly Linear[], axis: Axis, atHigh: boolean): Linear => {
+    const i = partAxis[axis]!;
+    const offset =
+      turn.sign[i]! > 0
+        ? subtract((atHigh ? high : low)[i]!, extent.low[i]!)
+        : subtract(extent.high[i]!, (atHigh ? low : high)[i]!);
+    return add(position(axis), offset);
+  };
+  const middle = (axis: Axis): Linear =>
+    scale(add(endOf(extent.low, extent.high, axis, false), endOf(extent.low, extent.high, axis, true)), 1 / 2);
   const solids = model.blocks.map((block): Solid => {
-    const p = toShell(block.low.map((l) => l.value));
-    const q = toShell(block.high.map((l) => l.value));
+    const p = straight(block.low.map((l) => l.value));
+    const q = straight(block.high.map((l) => l.value));
     const low: Vec3 = [Math.min(p[0], q[0]), Math.min(p[1], q[1]), Math.min(p[2], q[2])];
     const high: Vec3 = [Math.max(p[0], q[0]), Math.max(p[1], q[1]), Math.max(p[2], q[2])];
     const solid: Solid = {
@@ -153,22 +253,29 @@ export function placePart(
       ownerKind: 'part',
       name: block.name,
       role: block.role,
-      shape:
+      shape: shapeAt(
         block.shape.kind === 'box'
           ? { kind: 'box', low, high }
           : { kind: 'cylinder', axis: turn.axis[block.shape.axis]!, low, high },
+        tilt,
+      ),
       moving: false,
-      contact: (block.contact ?? []).map((d) => turnDirection(turn, d)),
+      // Sides that stand askew lie on nothing.
+      contact: (block.contact ?? []).map((d) => turnDirection(turn, d)).filter((d) => !tilt || axisOf(d) === tilt.axis),
       outside: block.outside ?? false,
-      end: (axis, atHigh) => {
-        const i = partAxis[axis]!;
-        const same = turn.sign[i]! > 0;
-        const offset = same
-          ? subtract((atHigh ? block.high : block.low)[i]!, extent.low[i]!)
-          : subtract(extent.high[i]!, (atHigh ? block.low : block.high)[i]!);
-        return add(position(axis), offset);
-      },
+      end: (axis, atHigh) => endOf(block.low, block.high, axis, atHigh),
     };
+    if (tilt) {
+      const along = (n: Vec3) =>
+        tiltedAlong(n, tilt, middle, (axis, atHigh) => endOf(block.low, block.high, axis, atHigh));
+      solid.straight = { low, high };
+      solid.along = along;
+      solid.end = (axis, atHigh) => {
+        const n: Vec3 = [0, 0, 0];
+        n[axis] = atHigh ? 1 : -1;
+        return scale(along(n), n[axis]);
+      };
+    }
     if (block.conducts) solid.conducts = block.conducts;
     if (block.air) solid.air = { ...block.air, direction: turnDirection(turn, block.air.direction) };
     return solid;
@@ -184,14 +291,16 @@ export function placePart(
           ? 1
           : 2;
     probe[i] = face.plane.value;
+    const askew = tilt && (axisOf(direction) !== tilt.axis || face.cuts.some((cut) => cut.shape.kind === 'rectangle'));
     return {
+      ...(askew ? { askew: Math.abs(tilt.degrees) } : {}),
       id: face.id,
       name: face.name,
       direction,
       mustReachOutside: face.mustReachOutside,
       reach: face.reach,
       setback: face.setback,
-      plane: toShell(probe)[turn.axis[i]!]!,
+      plane: straight(probe)[turn.axis[i]!]!,
       cuts: face.cuts.map((cut) => ({
         ...cut,
         at: toShell(cut.at),
@@ -204,6 +313,7 @@ export function placePart(
   });
   const placed: PlacedPart = {
     toShell,
+    tilted,
     id,
     part,
     placement,

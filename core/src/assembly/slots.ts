@@ -24,6 +24,9 @@ function less(part: PlacedPart, blocks: readonly string[], into?: string): Place
   return made;
 }
 
+const sameTilt = ({ tilt: a }: Placement, { tilt: b }: Placement) =>
+  (a?.degrees ?? 0) === (b?.degrees ?? 0) && (!a?.degrees || a.axis === b?.axis);
+
 /**
  * Which parts are plugged into which board: those whose plug is where its socket is, the same way up. These need no cable
  * and no room for one, and fill the socket; what is unplugged gets all of it back. Order and other parts stay as they are.
@@ -39,6 +42,7 @@ export function pluggedIn(parts: readonly PlacedPart[]): PlacedPart[] {
       (b) =>
         b.placement.rear === placement.rear &&
         b.placement.top === placement.top &&
+        sameTilt(b.placement, placement) &&
         !taken.get(b)?.includes(plug.into) &&
         b.sockets?.[plug.into]?.every((v, i) => Math.abs(v - plug.at[i]!) <= IN_SOCKET),
     );
@@ -61,12 +65,13 @@ export function pluggedIn(parts: readonly PlacedPart[]): PlacedPart[] {
 
 /** Where a part sits in the socket of a placed board; undefined when the board has none for it, or the part no plug. */
 export function socketPlacement(board: PlacedPart, id: string, part: Part): Placement | undefined {
-  const { rear, top } = board.placement;
-  const { plug } = placePart(id, part, { x: 0, y: 0, z: 0, rear, top, locked: false });
+  const { rear, top, tilt } = board.placement;
+  const same = { rear, top, locked: false, ...(tilt ? { tilt } : {}) };
+  const { plug } = placePart(id, part, { x: 0, y: 0, z: 0, ...same });
   const socket = plug && board.sockets?.[plug.into];
   if (!socket) return undefined;
   const [x, y, z] = socket.map((v, i) => Math.round((v - plug.at[i]!) * 1000) / 1000) as [number, number, number];
-  return { x, y, z, rear, top, locked: false };
+  return { x, y, z, ...same };
 }
 
 /** Which parts are plugged into which board of a plan: ids by the board's id. */

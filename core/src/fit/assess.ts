@@ -214,6 +214,14 @@ function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
           brief: `${face.name} blind`,
           figures: [],
         });
+      else if (reach.askew)
+        findings.push({
+          ...base,
+          verdict: fan ? 'warn' : 'stop',
+          sentence: `The ${face.name} of ${name} looks at the ${faceName(document, wall.face)} ${face.askew!.toFixed(1)}° askew: no straight opening meets it. Turn it straight, or lead cables to sockets in the wall.`,
+          brief: `${face.name} askew`,
+          figures: gapFigure,
+        });
       else if (!reach.reaches)
         findings.push({
           ...base,

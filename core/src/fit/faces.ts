@@ -10,8 +10,10 @@ export interface FaceReach {
   frame?: FaceFrame;
   /** From the face to the inside of that wall, mm; negative: it is in the wall. */
   gap: number;
-  /** Near enough to work through the wall. */
+  /** Near enough to work through the wall, and square to it. */
   reaches: boolean;
+  /** Near enough, but out of square: what it needs no straight opening gives. */
+  askew?: boolean;
   /** Its openings lie wholly on the face. */
   onWall: boolean;
 }
@@ -44,7 +46,9 @@ function reachOf(assembly: Assembly, part: PlacedPart, face: PlacedFace): FaceRe
         v + hv <= Math.max(...vs) + 1e-6
       );
     });
-    best = { part, face, wall, frame, gap, onWall, reaches: gap <= face.reach && gap >= -wall.thickness };
+    const near = gap <= face.reach && gap >= -wall.thickness;
+    const askew = near && face.askew !== undefined;
+    best = { part, face, wall, frame, gap, onWall, reaches: near && !askew, ...(askew ? { askew } : {}) };
   }
   return best;
 }

@@ -1,4 +1,5 @@
 import type { Assembly, Clearances, PlacedPart, Solid } from '../assembly';
+import { stepped } from '../solid';
 import {
   allFree,
   hardShape,
@@ -19,7 +20,7 @@ export const solidsFromLow = (part: PlacedPart, enough: Enough = 'wanted'): Room
 
 /** Solids of what stands around, with the room they need at least, in shell coordinates. */
 export const solidsInShell = (solids: readonly Solid[], enough: Enough = 'wanted'): RoomySolid[] =>
-  solids.map((solid) => ({ solid, shape: hardShape(solid, enough) }));
+  solids.flatMap((solid) => stepped(hardShape(solid, enough)).map((shape) => ({ solid, shape })));
 
 /**
  * All free positions of a part in its present orientation over a grid: not nearer to walls, features and other

@@ -13,6 +13,10 @@ export function marginChain(assembly: Assembly, margin: Margin): Linear {
   const n = margin.normal;
   let sum = exactly(0);
   const share = (solid: Solid, sign: 1 | -1, towards: 1 | -1) => {
+    if (solid.along) {
+      sum = add(sum, solid.along([n[0] * towards, n[1] * towards, n[2] * towards]), sign * towards);
+      return;
+    }
     for (let i = 0; i < 3; i++) {
       if (Math.abs(n[i]!) < 1e-9) continue;
       const high = n[i]! * towards > 0;

@@ -1,5 +1,5 @@
 import type { Assembly, Clearances, PlacedPart, Required, Solid, Wall } from '../assembly';
-import { axisOf, centreOf, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
+import { axisOf, centreOf, farthest, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
 import { requiredBetween, requiredToWall } from './clearance';
 import { severityOf, type Margin, type MarginKind } from './margin';
 import { wallDistance } from './wallDistance';
@@ -164,7 +164,7 @@ function pairMargins(
         best[kind] = { a, b, distance, required, spare, rank, normal: [normal[0], normal[1], normal[2]] };
     }
   for (const [kind, c] of Object.entries(best) as [MarginKind, Candidate & { b: Solid }][]) {
-    const from = facing(c.a, c.b, c.normal);
+    const from = facing(c.a, c.b, c.normal, c.distance);
     margins.push(marginFrom(part.id, kind, c, { kind: otherKind, id: otherId, solid: c.b.id }, from, c.b));
   }
 }
@@ -228,6 +228,7 @@ function airToWall(air: Solid, wall: Wall): number | undefined {
 
 /** The point of a solid that is nearest to a wall. */
 function wallPoint(a: Solid, wall: Wall): Vec3 {
+  if (a.shape.kind === 'prism') return farthest(a.shape, wall.normal.map((n) => -n) as Vec3).at;
   const centre = centreOf(a.shape);
   return [0, 1, 2].map((i) => {
     const n = wall.normal[i]!;
@@ -236,7 +237,21 @@ function wallPoint(a: Solid, wall: Wall): Vec3 {
 }
 
 /** The point of a that faces b along the normal: the middle of where they overlap in the other directions. */
-function facing(a: Solid, b: Solid, n: Vec3): Vec3 {
+function facing(a: Solid, b: Solid, n: Vec3, distance: number): Vec3 {
+  const turned = [a, b].find((s) => s.shape.kind === 'prism');
+  if (turned?.shape.kind === 'prism') {
+    // A corner of the one before a side of the other: both ends of the line are where that corner is.
+    const own = farthest(a.shape, n);
+    const other = farthest(b.shape, n.map((v) => -v) as Vec3);
+    const at = own.corner || !other.corner ? own.at : (other.at.map((v, i) => v - n[i]! * distance) as Vec3);
+    const { axis } = turned.shape;
+    const [low, high] = [
+      Math.max(a.shape.low[axis], b.shape.low[axis]),
+      Math.min(a.shape.high[axis], b.shape.high[axis]),
+    ];
+    if (Math.abs(n[axis]) < 1e-6 && low <= high) at[axis] = (low + high) / 2;
+    return at;
+  }
   return [0, 1, 2].map((i) => {
     if (n[i]! > 0.5) return a.shape.high[i]!;
     if (n[i]! < -0.5) return a.shape.low[i]!;

@@ -4,7 +4,7 @@ import { assemble } from '../assembly';
 import { defaultBox, feature, newConversion, type Conversion, type ProfileHull } from '../document';
 import { corner } from '../document';
 import { measured } from '../quantity';
-import type { Shape, Vec3 } from '../solid';
+import type { Box, Vec3 } from '../solid';
 import { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';
 import { roomOf, type Room } from './room';
 import { roomMap } from './roomMap';
@@ -22,7 +22,7 @@ const rooms = fc.array(cell, { maxLength: 6 }).map((cells): Room => ({
   low: [0, 0, 0],
   high: SIZE,
   walls: [],
-  shapes: cells.map(({ x, y, z, w, d, h }): Shape => ({ kind: 'box', low: [x, y, z], high: [x + w, y + d, z + h] })),
+  shapes: cells.map(({ x, y, z, w, d, h }): Box => ({ kind: 'box', low: [x, y, z], high: [x + w, y + d, z + h] })),
 }));
 const taken = ({ shapes }: Room, x: number, y: number, z: number) =>
   shapes.some(

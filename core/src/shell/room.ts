@@ -1,11 +1,11 @@
 import type { Assembly, Wall } from '../assembly';
-import { inPlane, inSpace, type Axis, type Point2, type Shape, type Vec3 } from '../solid';
+import { inPlane, inSpace, stepped, type Axis, type Box, type Cylinder, type Point2, type Vec3 } from '../solid';
 
 /** Everything that takes room in a cavity: shapes, and walls as half-spaces `normal · p ≥ offset`. */
 export interface Room {
   low: Vec3;
   high: Vec3;
-  shapes: Shape[];
+  shapes: (Box | Cylinder)[];
   walls: { normal: Vec3; offset: number }[];
 }
 
@@ -21,10 +21,11 @@ export function roomOf(
   { without = [], withParts = false }: RoomOptions = {},
 ): Room {
   const left = new Set(without);
-  const shapes = features.filter((f) => !left.has(f.owner)).map((f) => f.shape);
+  const shapes = features.filter((f) => !left.has(f.owner)).flatMap((f) => stepped(f.shape));
   if (withParts)
     for (const part of parts)
-      for (const solid of part.solids) if (solid.role === 'body' || solid.role === 'mount') shapes.push(solid.shape);
+      for (const solid of part.solids)
+        if (solid.role === 'body' || solid.role === 'mount') shapes.push(...stepped(solid.shape));
   const tilted = (wall: Wall) => wall.normal.filter((n) => Math.abs(n) > 1e-9).length > 1;
   const { innerLow: low, innerHigh: high } = hull;
   if (!hull.convex) shapes.push(...outsideOf(hull.inner.low, hull.inner.axis, low, high));
@@ -32,10 +33,10 @@ export function roomOf(
 }
 
 /** Boxes between a dented profile and the box around it, in strips of 1 mm, equal neighbours joined. */
-function outsideOf(polygon: readonly Point2[], axis: Axis, low: Vec3, high: Vec3): Shape[] {
+function outsideOf(polygon: readonly Point2[], axis: Axis, low: Vec3, high: Vec3): Box[] {
   const [a0, b0] = inPlane(axis, low);
   const [a1, b1] = inPlane(axis, high);
-  const boxes: Shape[] = [];
+  const boxes: Box[] = [];
   let run: { from: number; spans: Point2[] } | undefined;
   const close = (to: number) => {
     if (!run) return;

@@ -1,4 +1,5 @@
-import type { Axis, Box, Cylinder, Shape, Vec3 } from './shape';
+import { flatDistance, type Figure } from './flat';
+import { leastAlong, rectangleAcross, type Axis, type Box, type Cylinder, type Shape, type Vec3 } from './shape';
 
 /**
  * Signed distance between two solids in mm: how far apart they are, or, negative, the length of the
@@ -11,6 +12,7 @@ import type { Axis, Box, Cylinder, Shape, Vec3 } from './shape';
  * closed form, because their Minkowski difference is a product of an interval and a plane figure.
  */
 export function signedDistance(a: Shape, b: Shape, normal: Vec3): number {
+  if (a.kind === 'prism' || b.kind === 'prism') return withPrism(a, b, normal);
   if (a.kind === 'box') {
     if (b.kind === 'box') return boxToBox(a, b, normal);
     return boxToCylinder(a, b, normal);
@@ -23,6 +25,28 @@ export function signedDistance(a: Shape, b: Shape, normal: Vec3): number {
     return distance;
   }
   return a.axis === b.axis ? parallelCylinders(a, b, normal) : crossedCylinders(a, b, normal);
+}
+
+/**
+ * One of them stands at an angle. Where both are a figure across the same axis drawn along it, a plane distance and an
+ * interval, in closed form; else a search over directions.
+ */
+function withPrism(a: Shape, b: Shape, normal: Vec3): number {
+  const axis = a.kind === 'prism' ? a.axis : (b as Cylinder).axis;
+  const [p, q] = [figureAcross(a, axis), figureAcross(b, axis)];
+  if (!p || !q) return widest(a, b, normal);
+  const { distance, way } = flatDistance(p, q);
+  const { gap, sign } = gapAlong(a, b, axis);
+  return join(normal, axis, distance, way, gap, sign);
+}
+
+/** What a shape is across an axis, where it is the same all along it. */
+function figureAcross(shape: Shape, axis: Axis): Figure | undefined {
+  if (shape.kind === 'box') return { points: rectangleAcross(shape, axis), radius: 0 };
+  if (shape.axis !== axis) return undefined;
+  if (shape.kind === 'prism') return { points: shape.outline, radius: 0 };
+  const [[u0, v0], , [u1, v1]] = rectangleAcross(shape, axis) as [[number, number], unknown, [number, number]];
+  return { points: [[(u0 + u1) / 2, (v0 + v1) / 2]], radius: (u1 - u0) / 2 };
 }
 
 /** Gap of b over a along one axis: positive apart, negative the shorter way out; sign says which side. */
@@ -130,10 +154,10 @@ function parallelCylinders(a: Cylinder, b: Cylinder, normal: Vec3): number {
 /**
  * Two cylinders at right angles. Apart: with the coordinate along the third axis held, both discs shrink to
  * intervals and the nearest points are known, so the square of the distance is a convex function of that one
- * coordinate; golden-section search finds its least value. Overlapping: see `crossedOverlap`.
+ * coordinate; golden-section search finds its least value. Overlapping: see `widest`.
  */
 function crossedCylinders(a: Cylinder, b: Cylinder, normal: Vec3): number {
-  return crossedGap(a, b, normal) || crossedOverlap(a, b, normal);
+  return crossedGap(a, b, normal) || widest(a, b, normal);
 }
 
 /** Ends of two crossed cylinders that look past each other: how far apart along each axis, and across both, mm. */
@@ -213,15 +237,16 @@ function leastBetween<P>(f: (p: P, t: number) => number, of: P, low: number, hig
 }
 
 /**
- * Way out of two crossed cylinders in each other: the largest separation over the sphere of directions, on a
- * grid of 7.5° and then by a shrinking pattern. Any direction gives a true way out, so it is never too short.
+ * The largest separation of two shapes over the sphere of directions, on a grid of 7.5° and then by a shrinking pattern.
+ * Any direction gives a separation that is really there, so it is never more than the true distance: a way out may be a
+ * little long, a gap a little short.
  */
-function crossedOverlap(a: Cylinder, b: Cylinder, normal: Vec3): number {
+function widest(a: Shape, b: Shape, normal: Vec3): number {
   const separation = (theta: number, phi: number) => {
     const nx = Math.sin(theta) * Math.cos(phi);
     const ny = Math.sin(theta) * Math.sin(phi);
     const nz = Math.cos(theta);
-    return -support(b, -nx, -ny, -nz) - support(a, nx, ny, nz);
+    return leastAlong(b, nx, ny, nz) + leastAlong(a, -nx, -ny, -nz);
   };
   let best = -Infinity;
   let at: [number, number] = [0, 0];
@@ -266,17 +291,3 @@ const PATTERN = [
   [1, -1],
   [-1, 1],
 ] as const;
-
-/** Greatest n · p over a cylinder. */
-function support({ axis, low, high }: Cylinder, nx: number, ny: number, nz: number): number {
-  const n = [nx, ny, nz];
-  const b = (axis + 1) % 3;
-  const c = (axis + 2) % 3;
-  const radius = (high[b]! - low[b]!) / 2;
-  return (
-    n[axis]! * (n[axis]! > 0 ? high[axis] : low[axis]) +
-    (n[b]! * (low[b]! + high[b]!)) / 2 +
-    (n[c]! * (low[c]! + high[c]!)) / 2 +
-    radius * Math.hypot(n[b]!, n[c]!)
-  );
-}

@@ -76,6 +76,17 @@ function makerOf(top: ManifoldToplevel, own: <T extends Manifold | CrossSection>
     shape(shape) {
       const size = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!) as [number, number, number];
       if (shape.kind === 'box') return own(own(Manifold.cube(size)).translate(shape.low));
+      if (shape.kind === 'prism') {
+        const section = own(new CrossSection([shape.outline.map(([u, v]) => [u, v] as [number, number])]));
+        const upright = own(section.extrude(size[shape.axis]));
+        const columns = [1, 2, 3].map((k) => [0, 1, 2].map((i) => (i === (shape.axis + k) % 3 ? 1 : 0)));
+        const to = [0, 1, 2].map((i) => (i === shape.axis ? shape.low[i]! : 0));
+        return own(
+          upright.transform(
+            [...columns, to].flatMap((c, k) => [...c, k === 3 ? 1 : 0]) as Parameters<Manifold['transform']>[0],
+          ),
+        );
+      }
       const b = (shape.axis + 1) % 3;
       const radius = size[b]! / 2;
       const upright = own(Manifold.cylinder(size[shape.axis], radius, radius, CIRCLE_SEGMENTS));

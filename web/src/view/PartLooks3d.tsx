@@ -52,7 +52,7 @@ function geometriesOf(
 /** What a part is recognised by: made once for a part and the way it is turned, moved with it. */
 export function PartLooks3d({ part: placed }: { part: PlacedPart }) {
   const { id, part, toShell, turn, low } = placed;
-  const { rear, top } = placed.placement;
+  const { rear, top, tilt } = placed.placement;
   const geometries = useMemo(
     () =>
       geometriesOf(
@@ -61,7 +61,7 @@ export function PartLooks3d({ part: placed }: { part: PlacedPart }) {
         (side) => turnDirection(turn, side),
       ),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [id, part, rear, top],
+    [id, part, rear, top, tilt?.axis, tilt?.degrees],
   );
   return <Looks at={low} geometries={geometries} />;
 }

@@ -47,6 +47,12 @@ export function SolidOutline({
         {...shared}
       />
     );
+  if (solid.shape.kind === 'prism' && solid.shape.axis === into) {
+    // The outline's coordinates are those of the two axes after its own, in turn.
+    const swap = (into + 1) % 3 !== across;
+    const points = solid.shape.outline.map(([u, v]) => (swap ? `${v},${-u}` : `${u},${-v}`)).join(' ');
+    return <polygon points={points} {...shared} />;
+  }
   return (
     <rect x={low[across]} y={-high[up]} width={high[across] - low[across]} height={high[up] - low[up]} {...shared} />
   );

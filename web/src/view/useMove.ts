@@ -126,7 +126,7 @@ function placing(id: string, placement: Placement): Change {
   const alone: Change = { type: 'placePart', id, placement };
   if (!document) return alone;
   const was = document.layout.placements[id];
-  const moves = !was || (['x', 'y', 'z', 'rear', 'top'] as const).some((key) => was[key] !== placement[key]);
+  const moves = !was || (['x', 'y', 'z', 'rear', 'top', 'tilt'] as const).some((key) => was[key] !== placement[key]);
   const all = moves ? Object.entries(movedWithPlugged(document, selectPlugged(state), id, placement)) : [];
   if (all.length < 2) return alone;
   const names = all.map(([one]) => document.kit.parts[one]!.name).join(' with ');
@@ -145,8 +145,10 @@ function centred(
 ): Placement {
   const was = turnedSize(id, part, turnOf(from));
   const will = turnedSize(id, part, turnOf(to));
+  // A quarter turn begins straight: the axis of a slight angle would be another one of the part.
+  const { tilt: _, ...straight } = from;
   return {
-    ...from,
+    ...straight,
     rear: to.rear,
     top: to.top,
     x: round(from.x + (was[0] - will[0]) / 2),

@@ -6,6 +6,7 @@ import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { standardPart } from '../../standards';
+import { openingsOf } from '../openings/derived';
 import { alignmentsOf, screwFor } from './alignments';
 import { motionsOf, type Motion, type PlayHole } from './motions';
 
@@ -159,13 +160,35 @@ describe('a drive in a shell that has holes', () => {
     for (const off of near) expect(off).toBeLessThan(0.345);
   });
 
-  it('turned a little where it must be, and said so', () => {
-    const angle = (1.5 * Math.PI) / 180;
-    const document = make(hole(150, 100), hole(150 + 95.25 * Math.cos(angle), 100 + 95.25 * Math.sin(angle)));
-    const [best] = alignmentsOf(document, assemble(document), 'drive-1');
-    expect(best!.met).toHaveLength(2);
-    expect(Math.abs(best!.degrees)).toBeGreaterThan(1);
-    expect(Math.abs(best!.degrees)).toBeLessThan(2);
+  it('turned a little where it must be: put there, its holes lie on those that are, in the plan and on the sheet', () => {
+    for (const degrees of [-2.4, -1.5, 0.9, 2.8]) {
+      const angle = (degrees * Math.PI) / 180;
+      // The four bottom holes of the drive (SFF-8301, from memory), turned by hand.
+      const corners = [
+        [0, 0],
+        [95.25, 0],
+        [95.25, 44.45],
+        [0, 44.45],
+      ].map(([x, y]): Point2 => [
+        150 + x! * Math.cos(angle) - y! * Math.sin(angle),
+        100 + x! * Math.sin(angle) + y! * Math.cos(angle),
+      ]);
+      const document = make(...corners.map(([u, v]) => hole(u, v, 4)));
+      const [best] = alignmentsOf(document, assemble(document), 'drive-1');
+      expect(best!.met).toHaveLength(4);
+      // Within the play of the screws: 0.3 mm over 105 mm.
+      expect(best!.degrees).toBeCloseTo(degrees, 0);
+      expect(best!.stops).toBe(0);
+      expect(best!.placement.tilt?.axis).toBe('z');
+      const placed = applyChange(document, { type: 'placePart', id: 'drive-1', placement: best!.placement }).document;
+      const assembly = assemble(placed);
+      expect(assembly.parts[0]!.solids[0]!.shape.kind).toBe('prism');
+      const drilled = openingsOf(placed, assembly).filter((o) => o.face === 'bottom' && o.kind === 'drill');
+      for (const [u, v] of corners)
+        // 6-32 in a hole of 4 mm and in its own of 3.7: (4 − 3.505 + 3.7 − 3.505) / 2.
+        expect(Math.min(...drilled.map((o) => Math.hypot(o.centre[0] - u, o.centre[1] - v)))).toBeLessThan(0.345);
+      expect(drilled.filter((o) => o.inExisting)).toHaveLength(4);
+    }
   });
 
   it('a hole its screw does not go through is none', () =>

@@ -1,7 +1,7 @@
-import { onFace, placePart, wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import { onFace, placePart, wallOf, type Assembly, type FaceFrame, type PlacedPart } from '../../assembly';
 import type { Conversion, FaceId, Placement } from '../../document';
-import { marginsOfPart, stopsAt } from '../../fit';
-import { ORIENTATIONS, axisOf, DIRECTIONS, type Axis } from '../../solid';
+import { faceReaches, marginsOfPart, stopsAt } from '../../fit';
+import { AXES, ORIENTATIONS, axisOf, DIRECTIONS, type Axis, type Vec3 } from '../../solid';
 import { SCREWS } from '../../standards';
 import { raisedV } from '../openings/derived';
 import { fitted, motionsOf, type Motion, type PlayHole } from './motions';
@@ -26,7 +26,7 @@ export interface Alignment {
   rest: string[];
   /** Play left at the tightest, mm. */
   slack: number;
-  /** What stops it there, by how many things; a turned one is not judged. */
+  /** What stops it there, by how many things. */
   stops: number;
   /** What to do for the rest. */
   advice: string;
@@ -123,8 +123,8 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
       for (const motion of motions.slice(0, 200)) {
         const straight = motion.degrees === 0 ? motion : straightened(own, there, motion);
         const use = straight ?? motion;
-        const by = [0, 1, 2].map((i) => frame.u[i]! * use.shift[0] + frame.v[i]! * use.shift[1]);
         const axis = axisOf(mount.direction);
+        const by = shiftOfMiddle(posed, frame, use);
         const at = by.map((v, i) =>
           i === axis ? seatOf(assembly, axis, out[axis]!, posed.high[axis] - posed.low[axis]) : v,
         );
@@ -135,8 +135,11 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
           z: tidy(at[2]!),
           locked: false,
           ...orientation,
+          ...(straight
+            ? {}
+            : { tilt: { axis: AXES[axis], degrees: tidy(frameSense(frame, axis) * motion.degrees * 10) / 10 } }),
         };
-        const stops = straight ? stopsAt(marginsOfPart(around, placePart(id, part, placement))).length : 0;
+        const stops = stopsThere(around, placePart(id, part, placement));
         const met = use.pairs.map(([p, q]) => ({ hole: drills[p]!.name, with: there[q]!.name, how: there[q]!.how }));
         const rest = drills.filter((_, p) => !use.pairs.some(([a]) => a === p)).map((d) => d.name);
         found.push({
@@ -163,6 +166,25 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
   const several = ordered.filter((a) => a.met.length > 1);
   const single = ordered.filter((a) => a.met.length === 1 && a.stops === 0);
   return [...several, ...single.slice(0, SINGLES)].slice(0, TOLD);
+}
+
+/** What stops a part at a place: what it runs into, and sockets that a straight opening would not meet. */
+const stopsThere = (around: Assembly, placed: PlacedPart): number =>
+  stopsAt(marginsOfPart(around, placed)).length +
+  faceReaches(around, placed).filter(({ face, askew }) => face.mustReachOutside && askew).length;
+
+/** A frame is seen from outside: whether against the clock there is against the clock about the axis, or with it. */
+const frameSense = ({ outward }: FaceFrame, axis: Axis): 1 | -1 => (outward[axis]! > 0 ? 1 : -1);
+
+/**
+ * How far a part at the origin is moved, mm, so that a turn about its own middle and this move are the motion found,
+ * which turns about the corner of the frame first: s + Rm − m.
+ */
+function shiftOfMiddle(posed: PlacedPart, frame: FaceFrame, { degrees, shift }: Motion): Vec3 {
+  const { u, v } = onFace(frame, posed.low.map((low, i) => (low + posed.high[i]!) / 2) as Vec3);
+  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  const by = [shift[0] + cos * u - sin * v - u, shift[1] + sin * u + cos * v - v];
+  return [0, 1, 2].map((i) => frame.u[i]! * by[0]! + frame.v[i]! * by[1]!) as Vec3;
 }
 
 const seatOf = ({ hull }: Assembly, axis: Axis, sign: number, size: number) =>

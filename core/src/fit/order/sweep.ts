@@ -1,5 +1,16 @@
+import { polygonHull } from 'd3-polygon';
 import type { PlacedPart, Solid } from '../../assembly';
-import { axisOf, leastAlong, moved, signedDistance, signOf, type Direction, type Shape, type Vec3 } from '../../solid';
+import {
+  across,
+  axisOf,
+  leastAlong,
+  moved,
+  signedDistance,
+  signOf,
+  type Direction,
+  type Shape,
+  type Vec3,
+} from '../../solid';
 import type { Exit, Remains } from './exits';
 
 /** A straight move of a part. */
@@ -11,14 +22,21 @@ export interface Leg {
 /** Deeper than this counts as a hit, mm: parts that touch slide along each other. */
 const HIT = 0.05;
 
-/** A shape drawn out along a direction: the room it sweeps, exact for boxes and for cylinders along their axis. */
+/** A shape drawn out along a direction: the room it sweeps, exact but for cylinders across their axis. */
 export function swept(shape: Shape, { direction, by }: Leg): Shape {
   const axis = axisOf(direction);
   const low: Vec3 = [...shape.low];
   const high: Vec3 = [...shape.high];
   if (signOf(direction) > 0) high[axis] += by;
   else low[axis] -= by;
-  return shape.kind === 'cylinder' && shape.axis === axis ? { ...shape, low, high } : { kind: 'box', low, high };
+  if (shape.kind === 'prism' && shape.axis !== axis) {
+    const [b] = across(shape.axis);
+    const far = signOf(direction) * by;
+    const there = shape.outline.map(([u, v]): [number, number] => (axis === b ? [u + far, v] : [u, v + far]));
+    const outline = polygonHull([...shape.outline.map(([u, v]): [number, number] => [u, v]), ...there]);
+    return { ...shape, outline: outline ?? shape.outline, low, high };
+  }
+  return shape.kind !== 'box' && shape.axis === axis ? { ...shape, low, high } : { kind: 'box', low, high };
 }
 
 const after = (shape: Shape, { direction, by }: Leg): Shape => {

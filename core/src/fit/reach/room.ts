@@ -1,5 +1,5 @@
 import type { Assembly, Solid } from '../../assembly';
-import { signedDistance, type Axis, type Box, type Vec3 } from '../../solid';
+import { signedDistance, stepped, type Axis, type Box, type Vec3 } from '../../solid';
 import { allFree, paintWalls, paintZone, withPlaces, type Run } from '../space';
 import { cellsOf, type CellGrid } from './field';
 
@@ -23,7 +23,7 @@ export function freeRoom(assembly: Assembly, thickness: number, step = STEP): Ce
   const positions = allFree(runs);
   const point: Box = { kind: 'box', low: [-radius, -radius, -radius], high: [radius, radius, radius] };
   paintWalls(positions, assembly, [{ solid: POINT, shape: point }]);
-  for (const { shape } of obstaclesOf(assembly)) {
+  for (const shape of obstaclesOf(assembly).flatMap((o) => stepped(o.shape))) {
     const round = shape.kind === 'cylinder' ? shape.axis : -1;
     const low: Vec3 = [...shape.low];
     const high: Vec3 = [...shape.high];

@@ -29,6 +29,9 @@ export const WISH_KINDS = [
   'reachable',
 ] as const;
 
+/** A part is at a slight angle up to this, degrees; beyond, what lies in rows and looks square at walls is no help. */
+export const MOST_TILT = 10;
+
 /** Where a part is: left, front and lower end of its bodies; where its rear and its top look. */
 const placement = object({
   x: coordinate,
@@ -37,6 +40,8 @@ const placement = object({
   rear: side,
   top: side,
   locked: yesOrNo,
+  /** Turned by a little about the middle of its bodies, for holes that are there; against the clock, seen against the axis. */
+  tilt: optional(object({ axis: oneOf(['x', 'y', 'z']), degrees: number(-MOST_TILT, MOST_TILT) })),
 });
 
 /** What the user wants of a layout, beyond that everything fits. */

@@ -17,6 +17,7 @@ export {
   OUTLOOK_NAMES,
   WISH_KINDS,
   LEAST_MAINS,
+  MOST_TILT,
   type Clearances,
   type Outlook,
   type OwnCable,

@@ -40,7 +40,8 @@ export function hardShape(s: Solid, enough: Enough = 'wanted'): Shape {
   const high: Vec3 = [...s.shape.high];
   if (signOf(s.air.direction) > 0) high[axis] = low[axis] + depth;
   else low[axis] = high[axis] - depth;
-  return { ...s.shape, low, high };
+  // Before a face at an angle the room counts as the box around it.
+  return s.shape.kind === 'prism' && axis !== s.shape.axis ? { kind: 'box', low, high } : { ...s.shape, low, high };
 }
 
 export const relative = (shape: Shape, to: Vec3): Shape => moved(shape, [-to[0], -to[1], -to[2]]);

@@ -68,21 +68,17 @@ function Place({ part, alignment }: { part: string; alignment: Alignment }) {
           {stops > 0 ? `; ${stops} ${stops === 1 ? 'thing stops' : 'things stop'} it there` : ''}
         </span>
       </p>
-      {turned ? (
-        <p className="m-0 text-sm text-ink-soft">A turned part is not drawn yet: offer it up by hand.</p>
-      ) : (
-        <div className="mt-1 flex gap-1.5">
-          <Button
-            onClick={() => {
-              dispatch(select({ kind: 'part', id: part }));
-              dispatch(preview({ label: 'On holes that are there', change }));
-            }}
-          >
-            Try on
-          </Button>
-          <Button onClick={() => submit(change)}>Put it there</Button>
-        </div>
-      )}
+      <div className="mt-1 flex gap-1.5">
+        <Button
+          onClick={() => {
+            dispatch(select({ kind: 'part', id: part }));
+            dispatch(preview({ label: 'On holes that are there', change }));
+          }}
+        >
+          Try on
+        </Button>
+        <Button onClick={() => submit(change)}>Put it there</Button>
+      </div>
     </li>
   );
 }
