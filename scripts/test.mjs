@@ -12,6 +12,7 @@ installPrograms({
   admesh: 'admesh',
   ezdxf: 'python3-ezdxf',
   ccx: 'calculix-ccx',
+  slic3r: 'slic3r',
 });
 installPackages({ tests: true });
 buildWeb();

@@ -33,6 +33,8 @@ export interface Solid {
   shape: Shape;
   conducts?: 'live' | 'mains' | 'metal';
   moving: boolean;
+  /** Other parts may lie on it, as on the shell. */
+  carries?: boolean;
   /** Not matter, but room that something moving sweeps. */
   swept?: boolean;
   /** Directions of the shell in which it may touch what it is mounted to. */
@@ -276,6 +278,7 @@ export function placePart(
         return scale(along(n), n[axis]);
       };
     }
+    if (part.own?.carries) solid.carries = true;
     if (block.conducts) solid.conducts = block.conducts;
     if (block.air) solid.air = { ...block.air, direction: turnDirection(turn, block.air.direction) };
     return solid;

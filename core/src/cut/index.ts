@@ -25,6 +25,7 @@ export { fingerLimit, proposeVents, type VentProposal } from './vents/propose';
 export type { Bent, Stiffened } from './strength/bend';
 export type { EdgeHold } from './strength/panel';
 export type { Alignment } from './align/alignments';
+export { holesFromMap, type MapPlace } from './align/fromMap';
 export { mountsOf, type MountOption, type MountPlan } from './mounts/mounts';
 export { PRINT_SIZES, sizesOf, type SizeRow } from './prints/kinds';
 export { benchOf } from './tools/bench';

@@ -1,11 +1,12 @@
 import { assemble } from '../assembly';
-import type { Conversion, Part } from '../document';
+import type { Change, Conversion, Part } from '../document';
 import { strToU8, zipSync } from 'fflate';
 import { sheetDxf, sheetsPdf, partFromSolid, prepareSolid, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { JobHost } from '../station';
 import type { SheetVariant } from './sheets/sheet';
 import { stockOf, type StockPlan } from './stock/stock';
 import { alignmentsOf, type Alignment } from './align/alignments';
+import { printInPlace } from './prints/inPlace';
 import type { PrintInfo } from './prints/info';
 import { printed } from './prints/printing';
 import { printedSolid } from './prints/solids';
@@ -83,14 +84,28 @@ const fileName = (name: string) =>
 /** Flat pieces on sheets, lengths from bars, and what comes out of the openings. */
 export const stock = (_host: JobHost, document: Conversion): StockPlan => stockOf(document, assemble(document));
 
-/** A print as a part of the kit: few boxes that cover it, with its mass, so that Fit counts it. @throws Error where its sizes make no solid */
+/**
+ * A print as a part of the kit: few boxes that cover it, with its mass, so that Fit counts it. The bosses of a tray are
+ * left out: they stand where the standoffs of its part are. @throws Error where its sizes make no solid
+ */
 export async function printPart(host: JobHost, document: Conversion, id: string): Promise<Part> {
   const print = document.cut.prints[id];
   if (!print) throw new Error(`There is no print “${id}”.`);
   const kernel = await host.kernel();
   const assembly = assemble(document);
-  const { mesh } = printedSolid(document, assembly, print, kernel);
+  const counted = print.kind === 'tray' ? { ...print, sizes: { ...print.sizes, boss: 0 } } : print;
+  const { mesh } = printedSolid(document, assembly, counted, kernel);
   const { part } = partFromSolid(prepareSolid(mesh, 'mm'), print.name);
   const { grams, count } = printed(document, assembly, print, kernel);
-  return { ...part, name: print.name, mass: Math.max(1, Math.round(grams / count)) };
+  const carries = ['tray', 'bracket', 'stack'].includes(print.kind);
+  return {
+    ...part,
+    name: print.name,
+    mass: Math.max(1, Math.round(grams / count)),
+    own: { ...part.own!, ...(carries ? { carries: true } : {}) },
+  };
 }
+
+/** The change that puts a print into the kit and where it belongs. @throws Error where its sizes make no solid */
+export const inPlace = async (host: JobHost, document: Conversion, id: string, kitId: string): Promise<Change> =>
+  printInPlace(document, assemble(document), id, await printPart(host, document, id), kitId);

@@ -1,8 +1,10 @@
-import { assemble, wallOf, type Assembly } from '../assembly';
-import { applyChange, type Change, type Conversion, type OwnOpening } from '../document';
+import { assemble, wallOf, type Assembly, type FaceFrame } from '../assembly';
+import { applyChange, MOST_TILT, type Change, type Conversion, type OwnOpening } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { marginsOfPart, stopsAt } from '../fit';
+import { rigidFit } from '../kit';
 import { FINGER } from '../standards';
+import { standOn, stopsThere } from './align/stand';
 import { assessCut } from './assess';
 import { asCut } from './findings/made';
 import { whatIsBehind } from './findings/vents';
@@ -69,6 +71,8 @@ function madeRemedies(document: Conversion, opening: CutOpening, assembly: Assem
   const is = asCut(opening);
   const frame = assembly.hull.frames.find((f) => f.face === opening.face);
   const part = opening.part;
+  const drilled = frame && part !== undefined ? onDrilled(document, assembly, part, frame) : undefined;
+  if (drilled) remedies.push(drilled);
   const placement = part === undefined ? undefined : document.layout.placements[part];
   if (is && wanted && frame && part !== undefined && placement && !placement.locked) {
     const by = [0, 1, 2].map((i) => frame.u[i]! * is.off[0] + frame.v[i]! * is.off[1]) as [number, number, number];
@@ -97,6 +101,36 @@ function madeRemedies(document: Conversion, opening: CutOpening, assembly: Assem
       : { type: 'adjustOpening', key: keyOf(opening), name: opening.name, patch: { detached: null } },
   });
   return remedies.filter(({ change }) => better(document, change, `cut/made/${keyOf(opening)}`));
+}
+
+/** A part whose holes are drilled stands where they are: the turn and shift that lay its holes on them best. */
+function onDrilled(document: Conversion, assembly: Assembly, id: string, frame: FaceFrame): Remedy | undefined {
+  const placed = assembly.parts.find((p) => p.id === id);
+  const holes = openingsOf(document, assembly).filter(
+    (o) => o.made && o.wanted && o.part === id && o.face === frame.face && o.kind === 'drill',
+  );
+  if (!placed || placed.placement.locked || holes.length < 2) return undefined;
+  const { angle, shift } = rigidFit(
+    holes.map((o) => o.wanted!.centre),
+    holes.map((o) => o.centre),
+  );
+  const degrees = (angle * 180) / Math.PI;
+  if (Math.abs(degrees) > MOST_TILT) return undefined;
+  const placement = standOn(placed, frame, { degrees, shift });
+  if (!placement) return undefined;
+  const change: Change = { type: 'placePart', id, placement };
+  const stops = (at: Assembly) =>
+    stopsThere(
+      at,
+      at.parts.find((p) => p.id === id)!,
+    );
+  if (stops(assemble(applyChange(document, change).document)) > stops(assembly)) return undefined;
+  return {
+    id: 'on-drilled',
+    label: `Stand the part on its ${holes.length} holes as they were drilled`,
+    price: `turned by ${Math.abs(degrees).toFixed(1)}°, its margins as they are then; nothing is drilled anew`,
+    change,
+  };
 }
 
 /** What was cut becomes an opening that the shell has; the part asks for another. */

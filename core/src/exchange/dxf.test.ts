@@ -6,7 +6,7 @@ import DxfParser from 'dxf-parser';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import { facesToCut, openingsOf, sheetOf } from '../cut';
-import { readConversion } from '../document';
+import { applyChange, readConversion, type OwnOpening } from '../document';
 import { sheetDxf } from '.';
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
@@ -38,6 +38,32 @@ describe('a sheet as DXF', () => {
     expect(drilled).toHaveLength(fresh.filter((o) => o.face === face && o.kind === 'drill').length);
     // Units: millimetres (group 70 of $INSUNITS is 4).
     expect(dxf.header.$INSUNITS).toBe(4);
+  });
+
+  it('engraves the words of an opening under it, and nothing that is only for the reader', () => {
+    const opening: OwnOpening = {
+      name: 'Wake button',
+      use: 'button',
+      face: 'rear',
+      u: 120,
+      v: 60,
+      shape: { kind: 'round', diameter: 16 },
+      pattern: { kind: 'open' },
+      screws: [],
+      label: 'WAKE',
+    };
+    const plan = applyChange(deck, { type: 'setCutOpening', id: 'cut-1', opening }).document;
+    const dxf = new DxfParser().parseSync(sheetDxf(plan, 'rear'))!;
+    const engraved = dxf.entities.filter((e) => e.layer === 'engrave');
+    expect(engraved).toHaveLength(1);
+    // Its letters of 3.5 mm begin 2.5 mm under the hole, in its middle (halign 1: centre).
+    expect(engraved[0]).toMatchObject({
+      text: 'WAKE',
+      textHeight: 3.5,
+      halign: 1,
+      endPoint: { x: 120, y: 60 - 8 - 6 },
+    });
+    expect(dxf.entities.filter((e) => e.layer === 'reference' && e.type === 'TEXT').length).toBeGreaterThan(2);
   });
 
   it.skipIf(!python)('passes an audit, and outlines are where they should be to 0.01 mm (python3-ezdxf)', () => {

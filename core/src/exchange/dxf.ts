@@ -1,4 +1,4 @@
-import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
+import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
 import { assemble } from '../assembly';
 import { refuseWrong, sheetOf, type Sheet, type SheetItem, type SheetVariant } from '../cut';
 import type { Conversion, FaceId } from '../document';
@@ -26,7 +26,9 @@ export function dxfOf(sheet: Sheet): string {
   dxf.setUnits(Units.Millimeters);
   for (const [layer, colour] of Object.entries(LAYERS)) dxf.addLayer(layer, colour, 'Continuous');
   for (const item of sheet.items) {
-    dxf.setCurrentLayerName(item.layer);
+    // Engraved is what belongs on the face; numbers, sizes and crosses are for whoever reads the drawing.
+    const toRead = item.layer === 'engrave' && (item.kind === 'text' ? !item.label : item.kind === 'line');
+    dxf.setCurrentLayerName(toRead ? 'reference' : item.layer);
     switch (item.kind) {
       case 'circle':
         dxf.addCircle(point3d(...item.centre, 0), item.radius);
@@ -41,7 +43,14 @@ export function dxfOf(sheet: Sheet): string {
         );
         break;
       case 'text':
-        dxf.addText(point3d(...item.at, 0), item.size, plain(item.text));
+        dxf.addText(
+          point3d(...item.at, 0),
+          item.size,
+          plain(item.text),
+          item.anchor === 'middle'
+            ? { horizontalAlignment: TextHorizontalAlignment.Center, secondAlignmentPoint: point3d(...item.at, 0) }
+            : {},
+        );
     }
   }
   return dxf.stringify();

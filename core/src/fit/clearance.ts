@@ -37,6 +37,8 @@ export function requiredBetween(a: Solid, b: Solid, normal: Vec3, clearances: Cl
   const bare = a.conducts && b.conducts ? farther(bareOf(a, clearances), bareOf(b, clearances)) : undefined;
   if (a.moving || b.moving) return farther(bare, clearances.moving)!;
   if (bare) return bare;
-  if (b.ownerKind === 'feature' && mayTouch(a, normal, EXACTLY)) return clearances.mount;
+  const away: Vec3 = [-normal[0], -normal[1], -normal[2]];
+  if ((b.ownerKind === 'feature' || b.carries) && mayTouch(a, normal, EXACTLY)) return clearances.mount;
+  if (a.carries && mayTouch(b, away, EXACTLY)) return clearances.mount;
   return clearances.static;
 }

@@ -109,7 +109,7 @@ export function farthest(shape: Shape, n: Vec3): { at: Vec3; corner: boolean } {
     const [b, c] = across(shape.axis);
     const reach = shape.outline.map(([u, v]) => n[b] * u + n[c] * v);
     const most = Math.max(...reach);
-    const there = shape.outline.filter((_, i) => reach[i]! > most - 1e-6);
+    const there = shape.outline.filter((_, i) => reach[i]! > most - 1e-3);
     at[b] = there.reduce((sum, p) => sum + p[0], 0) / there.length;
     at[c] = there.reduce((sum, p) => sum + p[1], 0) / there.length;
     if (Math.abs(n[shape.axis]) > 1e-6)

@@ -1,13 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble, onFace } from '../../assembly';
-import { applyChange, defaultBox, newConversion, type Change, type Opening } from '../../document';
+import {
+  applyChange,
+  defaultBox,
+  feature,
+  newConversion,
+  type Change,
+  type HoleMap,
+  type Opening,
+} from '../../document';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { standardPart } from '../../standards';
+import { assessCut } from '../assess';
 import { openingsOf } from '../openings/derived';
+import { keyOf } from '../openings/opening';
+import { cutRemedies } from '../remedies';
 import { alignmentsOf, screwFor } from './alignments';
+import { holesFromMap } from './fromMap';
 import { motionsOf, type Motion, type PlayHole } from './motions';
 
 const turned = ([x, y]: Point2, quarter: number, degrees: number): Point2 => {
@@ -191,9 +203,112 @@ describe('a drive in a shell that has holes', () => {
     }
   });
 
+  it('on rivets that may go: drilled out, their holes are as wide as their bodies', () => {
+    const rivet = (x: number, fate: 'cut' | 'keep') =>
+      feature(
+        `Rivet at ${x}`,
+        { kind: 'cylinder', axis: 'z', diameter: measured(4), length: measured(2) },
+        [measured(x - 2), measured(98), measured(3)],
+        { kind: 'rivet', fate },
+      );
+    const with2 = (fate: 'cut' | 'keep') =>
+      [150, 245.25].reduce(
+        (d, x, i) => applyChange(d, { type: 'setFeature', id: `rivet-${i + 1}`, feature: rivet(x, fate) }).document,
+        make(),
+      );
+    const [best] = alignmentsOf(with2('cut'), assemble(with2('cut')), 'drive-1');
+    expect(best!.met.map((m) => [m.with, m.how])).toEqual([
+      [expect.stringContaining('Rivet'), 'drilled out'],
+      [expect.stringContaining('Rivet'), 'drilled out'],
+    ]);
+    expect(best!.slack).toBeCloseTo((4 - 3.505 + 3.7 - 3.505) / 2, 1);
+    expect(alignmentsOf(with2('keep'), assemble(with2('keep')), 'drive-1')).toEqual([]);
+  });
+
+  it('on holes of a hole map that is laid on the floor from inside, as far off as both are uncertain', () => {
+    const n = (value: number) => measured(value, 'calipers');
+    const map: HoleMap = {
+      name: 'Floor plate',
+      points: Object.fromEntries(
+        ['a', 'b', 'c', 'd'].map((id) => [id, { name: `hole ${id}`, kind: 'hole', diameter: n(4) }]),
+      ),
+      // A rectangle of the drive's own hole distances, its first hole 20 from the left and 10 from the front edge.
+      distances: {
+        'd-1': { from: 'left', to: 'a', how: 'centre', measured: n(20) },
+        'd-2': { from: 'front', to: 'a', how: 'centre', measured: n(10) },
+        'd-3': { from: 'left', to: 'b', how: 'centre', measured: n(115.25) },
+        'd-4': { from: 'front', to: 'b', how: 'centre', measured: n(10) },
+        'd-5': { from: 'left', to: 'c', how: 'centre', measured: n(115.25) },
+        'd-6': { from: 'front', to: 'c', how: 'centre', measured: n(54.45) },
+        'd-7': { from: 'left', to: 'd', how: 'centre', measured: n(20) },
+        'd-8': { from: 'front', to: 'd', how: 'centre', measured: n(54.45) },
+      },
+      mirror: null,
+      rounds: [],
+    };
+    const document = applyChange(make(), { type: 'setHoleMap', id: 'map-1', map }).document;
+    const laid = holesFromMap(document, 'map-1', {
+      face: 'bottom',
+      u: measured(300, 'rule'),
+      v: measured(60, 'rule'),
+      fromInside: true,
+    });
+    expect(laid.map((o) => [o.u.value, o.v.value].map((v) => Math.round(v * 100) / 100)).sort()).toEqual([
+      [184.75, 114.45],
+      [184.75, 70],
+      [280, 114.45],
+      [280, 70],
+    ]);
+    for (const { u } of laid) expect(u.uncertainty).toBeGreaterThan(measured(300, 'rule').uncertainty);
+    const noted = laid.reduce(
+      (d, opening, i) => applyChange(d, { type: 'setOpening', id: `opening-${i + 1}`, opening }).document,
+      document,
+    );
+    expect(alignmentsOf(noted, assemble(noted), 'drive-1')[0]!.met).toHaveLength(4);
+    const { 'd-8': _, ...fewer } = map.distances;
+    const short = applyChange(document, {
+      type: 'setHoleMap',
+      id: 'map-1',
+      map: { ...map, distances: fewer },
+    }).document;
+    expect(() =>
+      holesFromMap(short, 'map-1', { face: 'bottom', u: measured(0), v: measured(0), fromInside: false }),
+    ).toThrow(/distances? (is|are) missing|fits as well/);
+  });
+
   it('a hole its screw does not go through is none', () =>
     expect(alignmentsOf(make(hole(150, 100, 3)), assemble(make(hole(150, 100, 3))), 'drive-1')).toEqual([]));
 
   it('screws by clearance hole: 3.4 takes M3, 4.5 M4 (ISO 273, medium)', () =>
     expect([screwFor(3.4), screwFor(4.5)]).toEqual([3, 4]));
+
+  it('its holes drilled askew by hand: it is stood on them, turned as they are, and nothing is off any more', () => {
+    const placed = applyChange(make(), {
+      type: 'placePart',
+      id: 'drive-1',
+      placement: { x: 150, y: 100, z: 3, rear: 'rear', top: 'top', locked: false },
+    }).document;
+    const holes = openingsOf(placed, assemble(placed)).filter((o) => o.face === 'bottom' && o.kind === 'drill');
+    const angle = (-1.4 * Math.PI) / 180;
+    const drilled = holes.reduce((d, o) => {
+      const [u, v] = [o.centre[0] - 190, o.centre[1] - 170];
+      const made = {
+        face: 'bottom',
+        u: 190.8 + u * Math.cos(angle) - v * Math.sin(angle),
+        v: 169.5 + u * Math.sin(angle) + v * Math.cos(angle),
+        shape: o.shape,
+        note: '',
+      };
+      return applyChange(d, { type: 'adjustOpening', key: keyOf(o), name: o.name, patch: { made } }).document;
+    }, placed);
+    const off = assessCut(drilled).findings.filter((f) => f.id.startsWith('cut/made'));
+    expect(off.length).toBeGreaterThan(0);
+    const way = cutRemedies(drilled, off[0]!).find((r) => r.id === 'on-drilled')!;
+    const done = applyChange(drilled, way.change).document;
+    expect(done.layout.placements['drive-1']!.tilt).toEqual({ axis: 'z', degrees: 1.4 });
+    expect(assessCut(done).findings.filter((f) => f.id.startsWith('cut/made'))).toEqual([]);
+    // The real holes are where its own are now, to what is rounded.
+    for (const o of openingsOf(done, assemble(done)).filter((h) => h.made))
+      expect(Math.hypot(o.centre[0] - o.wanted!.centre[0], o.centre[1] - o.wanted!.centre[1])).toBeLessThan(0.002);
+  });
 });

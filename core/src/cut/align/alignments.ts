@@ -1,17 +1,17 @@
-import { onFace, placePart, wallOf, type Assembly, type FaceFrame, type PlacedPart } from '../../assembly';
+import { onFace, placePart, wallOf, type Assembly, type FaceFrame } from '../../assembly';
 import type { Conversion, FaceId, Placement } from '../../document';
-import { faceReaches, marginsOfPart, stopsAt } from '../../fit';
-import { AXES, ORIENTATIONS, axisOf, DIRECTIONS, type Axis, type Vec3 } from '../../solid';
+import { AXES, ORIENTATIONS, axisOf, DIRECTIONS, type Axis } from '../../solid';
 import { SCREWS } from '../../standards';
 import { raisedV } from '../openings/derived';
+import { standOn, stopsThere } from './stand';
 import { fitted, motionsOf, type Motion, type PlayHole } from './motions';
 
 /** A hole, slot or boss that the shell has, as something to screw to. */
 export interface ShellHole extends PlayHole {
   id: string;
   name: string;
-  /** What is done with it: a screw through, or into it. */
-  how: 'through' | 'into';
+  /** What is done with it: a screw through, or into it, or through once the rivet in it is drilled out. */
+  how: 'through' | 'into' | 'drilled out';
 }
 
 /** A place of a part at which some of its holes meet holes of the shell. */
@@ -77,8 +77,14 @@ export function shellHoles(document: Conversion, assembly: Assembly, frame: Face
   for (const solid of assembly.features) {
     const { shape, owner } = solid;
     const kind = document.shell.features[owner]?.kind;
-    if (solid.swept || shape.kind !== 'cylinder' || shape.axis !== normal || kind !== 'boss') continue;
-    if (document.shell.features[owner]?.fate === 'removed') continue;
+    if (solid.swept || shape.kind !== 'cylinder' || shape.axis !== normal) continue;
+    const rivet = kind === 'rivet';
+    if (!rivet && kind !== 'boss') continue;
+    const fate = document.shell.features[owner]?.fate;
+    // A rivet that may go is drilled out: its hole is there, as wide as its body.
+    if (rivet ? fate === 'keep' : fate === 'removed') continue;
+    const across = shape.high[(normal + 1) % 3]! - shape.low[(normal + 1) % 3]!;
+    if (rivet && (across < screw - 0.01 || across > LARGEST)) continue;
     const ends = [onFace(frame, shape.low), onFace(frame, shape.high)];
     // It stands on this wall.
     if (Math.max(...ends.map((e) => e.over)) < -wall.thickness - 1) continue;
@@ -86,8 +92,8 @@ export function shellHoles(document: Conversion, assembly: Assembly, frame: Face
       id: owner,
       name: solid.name,
       at: [(ends[0]!.u + ends[1]!.u) / 2, (ends[0]!.v + ends[1]!.v) / 2],
-      play: 0,
-      how: 'into',
+      play: rivet ? (across - screw) / 2 : 0,
+      how: rivet ? 'drilled out' : 'into',
     });
   }
   return holes;
@@ -124,20 +130,11 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
         const straight = motion.degrees === 0 ? motion : straightened(own, there, motion);
         const use = straight ?? motion;
         const axis = axisOf(mount.direction);
-        const by = shiftOfMiddle(posed, frame, use);
-        const at = by.map((v, i) =>
-          i === axis ? seatOf(assembly, axis, out[axis]!, posed.high[axis] - posed.low[axis]) : v,
-        );
-        const tidy = (v: number) => Math.round(v * 1000) / 1000;
+        const moved = standOn(posed, frame, use);
+        if (!moved) continue;
         const placement: Placement = {
-          x: tidy(at[0]!),
-          y: tidy(at[1]!),
-          z: tidy(at[2]!),
-          locked: false,
-          ...orientation,
-          ...(straight
-            ? {}
-            : { tilt: { axis: AXES[axis], degrees: tidy(frameSense(frame, axis) * motion.degrees * 10) / 10 } }),
+          ...moved,
+          [AXES[axis]]: seatOf(assembly, axis, out[axis]!, posed.high[axis] - posed.low[axis]),
         };
         const stops = stopsThere(around, placePart(id, part, placement));
         const met = use.pairs.map(([p, q]) => ({ hole: drills[p]!.name, with: there[q]!.name, how: there[q]!.how }));
@@ -168,27 +165,8 @@ export function alignmentsOf(document: Conversion, assembly: Assembly, id: strin
   return [...several, ...single.slice(0, SINGLES)].slice(0, TOLD);
 }
 
-/** What stops a part at a place: what it runs into, and sockets that a straight opening would not meet. */
-const stopsThere = (around: Assembly, placed: PlacedPart): number =>
-  stopsAt(marginsOfPart(around, placed)).length +
-  faceReaches(around, placed).filter(({ face, askew }) => face.mustReachOutside && askew).length;
-
-/** A frame is seen from outside: whether against the clock there is against the clock about the axis, or with it. */
-const frameSense = ({ outward }: FaceFrame, axis: Axis): 1 | -1 => (outward[axis]! > 0 ? 1 : -1);
-
-/**
- * How far a part at the origin is moved, mm, so that a turn about its own middle and this move are the motion found,
- * which turns about the corner of the frame first: s + Rm − m.
- */
-function shiftOfMiddle(posed: PlacedPart, frame: FaceFrame, { degrees, shift }: Motion): Vec3 {
-  const { u, v } = onFace(frame, posed.low.map((low, i) => (low + posed.high[i]!) / 2) as Vec3);
-  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
-  const by = [shift[0] + cos * u - sin * v - u, shift[1] + sin * u + cos * v - v];
-  return [0, 1, 2].map((i) => frame.u[i]! * by[0]! + frame.v[i]! * by[1]!) as Vec3;
-}
-
 const seatOf = ({ hull }: Assembly, axis: Axis, sign: number, size: number) =>
-  sign < 0 ? hull.innerLow[axis]! : hull.innerHigh[axis]! - size;
+  Math.round(1000 * (sign < 0 ? hull.innerLow[axis]! : hull.innerHigh[axis]! - size)) / 1000;
 
 /** One hole on one: straight, wherever the rest comes to lie. */
 const singles = (part: readonly PlayHole[], shell: readonly PlayHole[]): Motion[] =>

@@ -144,6 +144,7 @@ function byHand(document: Conversion, assembly: Assembly): CutOpening[] {
       shape: own.shape,
     });
     if (own.pattern.kind !== 'open') cut.pattern = own.pattern;
+    if (own.label) cut.label = own.label;
     const [du, dv] = [cut.centre[0] - centre[0], cut.centre[1] - centre[1]];
     const screws = own.screws.map((screw, i) => {
       const screwId = `${id}/screw-${i + 1}`;

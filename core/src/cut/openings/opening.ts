@@ -18,6 +18,8 @@ export interface CutOpening {
   shape: CutShape;
   /** What is left standing in it. */
   pattern?: VentPattern;
+  /** Words under it on the face. */
+  label?: string;
   /** Allowance on each side that is already in the shape. */
   allowance: number;
   /** Where and how large its part wants it; differs where it is detached or was cut otherwise. */

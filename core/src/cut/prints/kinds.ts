@@ -5,7 +5,8 @@ import { DRILLS, FAN_SIZES } from '../../standards';
 import { wallWorks } from '../findings/walls';
 import { mountsOf } from '../mounts/mounts';
 import { openingsOf } from '../openings/derived';
-import { keyOf } from '../openings/opening';
+import { keyOf, type CutOpening } from '../openings/opening';
+import { boundsAround } from './bounds';
 
 /** A size of a printed part: what it is called, what it may be. */
 export interface SizeRow {
@@ -125,6 +126,12 @@ function fromPlan(
 ): Record<string, number> {
   if (kind === 'plate' && of) {
     const openings = openingsOf(document, assembly);
+    const cuts = outwardCuts(openings, of);
+    if (cuts.length > 0) {
+      const { u, v } = boundsAround(cuts);
+      const rim = 2 * SHIELD_RIM;
+      return { width: u[1] - u[0] + rim, height: v[1] - v[0] + rim, openWidth: 0, openHeight: 0 };
+    }
     const opening = openings.find((o) => keyOf(o) === of);
     const work = wallWorks(document, assembly, openings).find((w) => w.key === of && w.how === 'plate');
     if (!opening || opening.shape.kind !== 'rectangle') return {};
@@ -144,13 +151,28 @@ function fromPlan(
   if (!part) return {};
   if (kind === 'tray') {
     const mount = mountsOf(document, assembly).find((m) => m.part === part.id);
-    return mount?.thread.insert ? { insert: mount.thread.insert.hole } : {};
+    const standoff = part.part.dimensions.standoffHeight?.value;
+    return {
+      ...(standoff ? { boss: standoff } : {}),
+      ...(mount?.thread.insert ? { insert: mount.thread.insert.hole } : {}),
+    };
   }
   const size = part.part.dimensions.size?.value;
   if (kind === 'fan adapter' && size && size in FAN_SIZES) return { from: size };
   if (kind === 'filter frame' && size && FAN_SIZES[size])
     return { width: FAN_SIZES[size].opening, height: FAN_SIZES[size].opening };
   return {};
+}
+
+/** A shield laps the wall by so much around a part's openings, mm (common practice, no source). */
+const SHIELD_RIM = 10;
+
+/** What a part looks out through: the openings of a part, on the face that has most of them. */
+export function outwardCuts(openings: readonly CutOpening[], part: string | undefined): CutOpening[] {
+  const cuts = openings.filter((o) => o.kind === 'cut' && o.part !== undefined && o.part === part);
+  const faces = [...new Set(cuts.map((o) => o.face))];
+  const on = (face: string) => cuts.filter((o) => o.face === face);
+  return faces.map(on).sort((a, b) => b.length - a.length)[0] ?? [];
 }
 
 /** What is wrong with the sizes of a print, in words; undefined where nothing is. */

@@ -1,7 +1,10 @@
 import { type Assembly } from '../../assembly';
 import { ringOf, type Conversion, type Print } from '../../document';
 import {
+  axisOf,
   inset,
+  signOf,
+  type Direction,
   sliceLoft,
   type Maker,
   type Mesh,
@@ -11,7 +14,10 @@ import {
   type SolidKernel,
 } from '../../solid';
 import { FAN_SIZES } from '../../standards';
-import { sizesOf, wrongSizes } from './kinds';
+import { openingsOf } from '../openings/derived';
+import { outwardCuts, sizesOf, wrongSizes } from './kinds';
+import { boundsAround } from './bounds';
+import { trayLies } from './tray';
 
 /** A solid to print, lying as it is printed: mm, its lowest corner at 0, 0, 0. */
 export interface PrintedSolid {
@@ -54,7 +60,7 @@ export function printedSolid(
 function shapeOf(make: Maker, document: Conversion, assembly: Assembly, print: Print, s: S): Solid {
   switch (print.kind) {
     case 'plate':
-      return plate(make, s);
+      return plate(make, document, assembly, print, s);
     case 'tray':
       return tray(make, assembly, print, s);
     case 'bracket':
@@ -99,7 +105,13 @@ function round(
 const drilled = (make: Maker, at: readonly Point2[], diameter: number, height: number): Solid[] =>
   diameter > 0 ? at.map(([x, y]) => round(make, 2, [x, y, 0], diameter, -MORE, height + MORE)) : [];
 
-function plate(make: Maker, { width: w, height: h, thickness: t, openWidth, openHeight, hole }: S): Solid {
+function plate(
+  make: Maker,
+  document: Conversion,
+  assembly: Assembly,
+  print: Print,
+  { width: w, height: h, thickness: t, openWidth, openHeight, hole }: S,
+): Solid {
   const rim: Point2 = [(w! - openWidth!) / 4, (h! - openHeight!) / 4];
   const corners: Point2[] = [
     [rim[0], rim[1]],
@@ -119,26 +131,51 @@ function plate(make: Maker, { width: w, height: h, thickness: t, openWidth, open
           ),
         ]
       : [];
-  return make.difference(box(make, [0, 0, 0], [w!, h!, t!]), [...open, ...screws]);
+  return make.difference(box(make, [0, 0, 0], [w!, h!, t!]), [
+    ...open,
+    ...shielded(make, document, assembly, print.of, [w!, h!, t!]),
+    ...screws,
+  ]);
+}
+
+/** Every opening that a part looks out through, in the middle of a plate: a shield, seen from outside. */
+function shielded(
+  make: Maker,
+  document: Conversion,
+  assembly: Assembly,
+  of: string | undefined,
+  [w, h, t]: [number, number, number],
+): Solid[] {
+  const cuts = outwardCuts(openingsOf(document, assembly), of);
+  if (cuts.length === 0) return [];
+  const { u, v } = boundsAround(cuts);
+  const [du, dv] = [w / 2 - (u[0] + u[1]) / 2, h / 2 - (v[0] + v[1]) / 2];
+  return cuts.map(({ centre, shape }) => {
+    const [x, y] = [centre[0] + du, centre[1] + dv];
+    return shape.kind === 'round'
+      ? round(make, 2, [x, y, 0], shape.diameter, -MORE, t + MORE)
+      : box(
+          make,
+          [x - shape.width / 2, y - shape.height / 2, -MORE],
+          [x + shape.width / 2, y + shape.height / 2, t + MORE],
+        );
+  });
 }
 
 function tray(make: Maker, assembly: Assembly, print: Print, s: S): Solid {
-  const part = assembly.parts.find((p) => p.id === print.of?.split('.')[0]);
-  const mount = part?.faces.find((f) => !f.mustReachOutside && f.cuts.some((c) => c.kind === 'drill'));
-  if (!part || !mount) throw new Error(`${print.name}: it needs a part in the shell that has screw holes.`);
-  const axis =
-    mount.direction === 'top' || mount.direction === 'bottom'
-      ? 2
-      : mount.direction === 'left' || mount.direction === 'right'
-        ? 0
-        : 1;
-  const [a, b] = ([0, 1, 2] as const).filter((i) => i !== axis) as [0 | 1 | 2, 0 | 1 | 2];
-  const m = s.margin!;
+  const lies = trayLies(assembly, print.of, s.margin!);
+  if (!lies) throw new Error(`${print.name}: it needs a part in the shell that has screw holes.`);
+  const { low, high, right, up } = lies;
   // Seen towards the wall from inside; lying on its back it is printed as it is.
-  const flat = (p: readonly number[]): Point2 => [p[a]! - part.low[a] + m, p[b]! - part.low[b] + m];
-  const [w, h] = [part.high[a] - part.low[a] + 2 * m, part.high[b] - part.low[b] + 2 * m];
+  const along = (p: readonly number[], way: Direction) => {
+    const axis = axisOf(way);
+    return signOf(way) > 0 ? p[axis]! - low[axis] : high[axis] - p[axis]!;
+  };
+  const flat = (p: readonly number[]): Point2 => [along(p, right), along(p, up)];
+  const wide = (way: Direction) => high[axisOf(way)] - low[axisOf(way)];
+  const [w, h] = [wide(right), wide(up)];
   const t = s.thickness!;
-  const holes = mount.cuts.filter((c) => c.kind === 'drill').map((c) => flat(c.at));
+  const holes = lies.holes.map(flat);
   const top = t + s.boss!;
   const bosses = s.boss! > 0 ? holes.map(([x, y]) => round(make, 2, [x, y, 0], s.bossWidth!, 0, top)) : [];
   const e = s.hole! + 3;

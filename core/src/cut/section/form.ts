@@ -57,6 +57,8 @@ const opening = object({
   follows: optional(id),
   /** Screw holes from the middle. */
   screws: list(object({ u: coordinate, v: coordinate, diameter: number(0.5, 30) }), 0, 12),
+  /** Words engraved or stuck under it. */
+  label: optional(text(40)),
   /** Row of the table of usual cut-outs it was made from. */
   row: optional(text(60)),
 });

@@ -15,7 +15,15 @@ export type SheetItem = { layer: 'cut' | 'drill' | 'reference' | 'engrave' } & (
   | { kind: 'circle'; centre: Point2; radius: number }
   | { kind: 'rectangle'; centre: Point2; half: [number, number]; radius: number }
   | { kind: 'line'; points: Point2[]; closed: boolean; dashed?: boolean }
-  | { kind: 'text'; at: Point2; text: string; size: number; anchor: 'start' | 'middle' }
+  | {
+      kind: 'text';
+      at: Point2;
+      text: string;
+      size: number;
+      anchor: 'start' | 'middle';
+      /** It belongs on the face; other words are for the reader of the sheet. */
+      label?: true;
+    }
 );
 
 /** A row of the hole table; u and v are the centre's distances from the datum, mm. */
@@ -44,6 +52,8 @@ export interface Sheet {
 
 const CROSS = 4; // half-length of a centre cross, mm
 const HATCH = 4; // distance of hatch lines, mm
+/** Words on the face: height of their letters, and how far under the opening they begin, mm (common practice, no source). */
+const LABEL = { size: 3.5, below: 2.5 };
 
 /** Faces that have something to cut or drill. */
 export function facesToCut(document: Conversion, assembly: Assembly = assemble(document)): FaceId[] {
@@ -291,6 +301,16 @@ export function openingItems(o: CutOpening, centre: Point2, number: number): She
       closed: false,
     },
   ];
+  if (o.label)
+    items.push({
+      layer: 'engrave',
+      kind: 'text',
+      at: [u, v - hv - LABEL.below - LABEL.size],
+      text: o.label,
+      size: LABEL.size,
+      anchor: 'middle',
+      label: true,
+    });
   const label = o.kind === 'drill' ? `${number}` : `${number}  ${o.name}  ${sizeWords(o)}`;
   items.push({
     layer: 'engrave',

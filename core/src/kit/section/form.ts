@@ -77,6 +77,8 @@ const ownDesign = object({
   blocks: keyed(id, ownBlock, 120),
   holes: record(ownHole),
   faces: record(ownFace),
+  /** Other parts stand and are screwed on it: a tray, a bracket. */
+  carries: optional(Joi.boolean().valid(true) as Form<true>),
   /** W. */
   power: object({ idle: watts, typical: watts, peak: watts }),
   /** Where it comes from: a file, a hole map, the bench. */

@@ -39,6 +39,7 @@ export const FEATURE_KINDS = [
   'mechanism',
   'snap tab',
   'screw',
+  'rivet',
   'pocket',
   'other',
 ] as const;

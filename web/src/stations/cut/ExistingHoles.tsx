@@ -9,6 +9,7 @@ import { Choice } from '../../ui/Choice';
 import { Section } from '../../ui/Section';
 import { preview, select } from '../../view/slice';
 import { useComputed } from '../../work/useComputed';
+import { FromHoleMap } from './FromHoleMap';
 
 /** Where holes of a part meet holes, slots and bosses that the shell has: nothing new to drill. */
 export function ExistingHoles() {
@@ -44,6 +45,7 @@ export function ExistingHoles() {
           <Place key={i} part={part} alignment={alignment} />
         ))}
       </ul>
+      <FromHoleMap />
     </Section>
   );
 }
@@ -61,7 +63,8 @@ function Place({ part, alignment }: { part: string; alignment: Alignment }) {
         <strong>
           {met.length} of {met.length + rest.length}
         </strong>{' '}
-        holes meet on the {face === 'bottom' ? 'floor' : face}: {met.map((m) => m.with).join(', ')}
+        holes meet on the {face === 'bottom' ? 'floor' : face}:{' '}
+        {met.map((m) => (m.how === 'drilled out' ? `${m.with}, drilled out` : m.with)).join(', ')}
         <span className="block text-sm text-ink-soft">
           {turned ? `turned by ${Math.abs(degrees).toFixed(1)}° ${degrees > 0 ? 'to the left' : 'to the right'}; ` : ''}
           {formatLength(slack, unit, unit === 'mm' ? 2 : 3)} {unit === 'mm' ? 'mm' : 'in'} of play left; {advice}

@@ -87,6 +87,15 @@ export function OwnOpeningForm({ id }: { id: string }) {
           ]}
           onChange={(part) => submit({ type: 'setCutOpening', id, opening: followed(document, own, part) })}
         />
+        <TextField
+          label="Words under it"
+          value={own.label ?? ''}
+          onCommit={(text) => {
+            const { label: _, ...rest } = own;
+            const label = text.trim().slice(0, 40);
+            return submit({ type: 'setCutOpening', id, opening: label ? { ...rest, label } : rest });
+          }}
+        />
       </div>
       {(own.use === 'grille' || own.pattern.kind !== 'open') && <PatternForm id={id} own={own} />}
       <div className="grid grid-cols-2">

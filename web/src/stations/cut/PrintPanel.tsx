@@ -4,7 +4,7 @@ import { formatLength, inUnit } from '@young-shell/core/quantity';
 import { Download, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useAppSelector } from '../../app/store';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
@@ -15,6 +15,7 @@ import { LengthField } from '../../ui/LengthField';
 import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
+import { select } from '../../view/slice';
 import { useComputed } from '../../work/useComputed';
 import { run } from '../../work/work';
 
@@ -106,6 +107,7 @@ function Size({ info }: { info: PrintInfo | undefined }) {
 }
 
 function PrintForm({ id, print, info }: { id: string; print: Print; info: PrintInfo | undefined }) {
+  const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
   const assembly = useAppSelector(selectAssembly);
   const { cut } = useAppSelector(selectAssessment).reports;
@@ -127,20 +129,23 @@ function PrintForm({ id, print, info }: { id: string; print: Print; info: PrintI
   };
   const count = async () => {
     try {
-      const part = await run('short', 'cut', 'printPart', [document, id]);
       const partId = nextId(document.kit.parts, 'print-part', document.spent);
-      const wrong = submit({ type: 'addPart', id: partId, part });
+      const wrong = submit(await run('short', 'cut', 'inPlace', [document, id, partId]));
       if (wrong) toast.error(wrong);
-      else toast(`${print.name} is in the kit: place it at Fit.`);
+      else dispatch(select({ kind: 'part', id: partId }));
     } catch (error) {
       toast.error((error as Error).message);
     }
   };
   const parts = Object.keys(document.layout.placements).filter((p) => p in document.kit.parts);
+  const lookingOut = parts.filter((p) => cut.openings.some((o) => o.part === p && o.kind === 'cut'));
   const plates = cut.works.filter((w) => w.how === 'plate');
   const targets =
     print.kind === 'plate'
-      ? plates.map((w) => ({ value: w.key, label: w.opening.name }))
+      ? [
+          ...plates.map((w) => ({ value: w.key, label: w.opening.name })),
+          ...lookingOut.map((value) => ({ value, label: `all openings of ${document.kit.parts[value]!.name}` })),
+        ]
       : parts.map((value) => ({ value, label: document.kit.parts[value]!.name }));
   return (
     <div className="grid grid-cols-2 gap-2 pb-3">
@@ -205,7 +210,7 @@ function PrintForm({ id, print, info }: { id: string; print: Print; info: PrintI
           <Download size={15} aria-hidden /> 3MF
         </Button>
         <Button disabled={!info || info.wrong !== undefined} onClick={() => void count()}>
-          Put it in the kit
+          Put it in place
         </Button>
       </div>
       <DeleteButton name={print.name} onDelete={() => submit({ type: 'setPrint', id, print: null })} />

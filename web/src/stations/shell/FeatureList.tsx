@@ -52,6 +52,7 @@ const STARTS: Record<Exclude<FeatureKind, 'other'>, { shape: FeatureShape; rest?
   mechanism: { shape: box(60, 40, 30), rest: { moving: true } },
   pocket: { shape: box(60, 30, 20) },
   'snap tab': { shape: box(2, 12, 15) },
+  rivet: { shape: { kind: 'cylinder', axis: 'z', diameter: guess(3.2), length: guess(3) }, rest: { fate: 'cut' } },
   screw: { shape: { kind: 'cylinder', axis: 'z', diameter: guess(8), length: guess(8) } },
 };
 
