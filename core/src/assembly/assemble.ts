@@ -63,20 +63,33 @@ function placedLow(placed: PlacedPart, axis: Axis): Linear {
   return lowest ? lowest.end(axis, false) : { value, terms: [] };
 }
 
+/**
+ * How exactly a part stands on holes as they were drilled and measured, mm (95 %): the calipers that measured them, and
+ * half of what a medium clearance hole gives its screw (ISO 273, M3 to M4, from memory), as a root of squares.
+ */
+export const ON_DRILLED = Math.hypot(0.1, 0.2);
+
+/** What places of parts follow from; without `cut` all count as marked out. */
+type Placing = Pick<Conversion, 'shell' | 'layout'> & Partial<Pick<Conversion, 'cut'>>;
+
+/** How exactly a part is where it is said to be: as marked out, or as its holes were drilled, where that is better. */
+function playOf(id: string, document: Placing): number {
+  const marked = clearancesOf(document).markingOut;
+  const drilled = Object.entries(document.cut?.adjusted ?? {}).filter(
+    ([key, { made }]) => made && key.startsWith(`${id}.`) && /\.hole-\d+$/.test(key),
+  ).length;
+  return drilled >= 2 ? Math.min(marked, ON_DRILLED) : marked;
+}
+
 const placedCache = new WeakMap<
   Part,
   { id: string; placement: Placement; shell: HullModel; play: number; placed: PlacedPart }
 >();
 
 /** A part in the shell of a plan, its seat on the walls taken into account. */
-export function placeInShell(
-  id: string,
-  part: Part,
-  placement: Placement,
-  document: Pick<Conversion, 'shell' | 'layout'>,
-): PlacedPart {
+export function placeInShell(id: string, part: Part, placement: Placement, document: Placing): PlacedPart {
   const hull = hullModel(document.shell);
-  const play = clearancesOf(document).markingOut;
+  const play = playOf(id, document);
   const known = placedCache.get(part);
   if (known && known.id === id && known.placement === placement && known.shell === hull && known.play === play)
     return known.placed;
@@ -127,7 +140,7 @@ function shellSolids(shell: Shell): Solid[] {
 }
 
 /** Document → solids in shell coordinates. Features that are already removed are left out. */
-export function assemble(document: Conversion): Assembly {
+export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly {
   const { shell, kit, layout } = document;
   const parts: PlacedPart[] = [];
   const unplaced: string[] = [];

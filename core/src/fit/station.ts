@@ -11,7 +11,7 @@ export const fit = station({
   number: 3,
   label: 'Fit',
   headline: true,
-  reads: ['brief', 'shell', 'kit', 'layout'],
+  reads: ['brief', 'shell', 'kit', 'layout', 'cut'],
   assess: ({ document, assembly }) => assessFit(document, assembly),
   /** How cables run, in which order things go in. */
   slow: ({ document, assembly }) => ({
@@ -20,6 +20,7 @@ export const fit = station({
       ...orderFindings(document, assembly, orderOf(document, assembly), accessOf(document, assembly)),
     ],
   }),
+  slowReads: ['brief', 'shell', 'kit', 'layout'],
   watches: ({ assembly }) => marginWatches(assembly),
   print: async ({ document }, { margins, measureAgain }, tools) => ({
     overlaps: overlapsOf(document, await tools.kernel()),

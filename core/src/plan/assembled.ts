@@ -8,9 +8,10 @@ const make = recent(
     document.kit.parts,
     document.layout.placements,
     document.layout.clearances,
+    document.cut.adjusted,
   ],
   (document: Conversion): Assembly => assemble(document),
 );
 
-/** The solids of a plan: made once for the same shell, parts and places. */
+/** The solids of a plan: made once for the same shell, parts, places and holes as drilled. */
 export const assembled = (document: Conversion): Assembly => make(document);

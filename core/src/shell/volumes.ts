@@ -20,7 +20,9 @@ const LITRE = 1e6; // mm³
  */
 export function volumesOf(document: Conversion, kernel: SolidKernel): Volumes {
   const hull = hullModel(document.shell);
-  const assembly = assemble(document);
+  // How exactly parts stand is nothing to litres.
+  const { shell, kit, layout } = document;
+  const assembly = assemble({ shell, kit, layout });
   const skin = assembly.clearances.static.value;
   return kernel.scope((make) => {
     const litres = (solid: Parameters<typeof make.volume>[0]) => Math.max(0, make.volume(solid)) / LITRE;

@@ -7,10 +7,12 @@ import {
   feature,
   newConversion,
   type Change,
+  type Conversion,
   type HoleMap,
   type Opening,
 } from '../../document';
 import { partFrom } from '../../parts';
+import { judge, marginsOf } from '../../fit';
 import { measured } from '../../quantity';
 import type { Point2 } from '../../solid';
 import { standardPart } from '../../standards';
@@ -307,6 +309,20 @@ describe('a drive in a shell that has holes', () => {
     const done = applyChange(drilled, way.change).document;
     expect(done.layout.placements['drive-1']!.tilt).toEqual({ axis: 'z', degrees: 1.4 });
     expect(assessCut(done).findings.filter((f) => f.id.startsWith('cut/made'))).toEqual([]);
+    // Its margins know that it stands there more exactly than anything that is only marked out.
+    const play = (d: Conversion) =>
+      judge(
+        assemble(d),
+        marginsOf(assemble(d)).find((m) => m.other.id === 'front')!,
+      ).chain.terms.find((t) => t.id.startsWith('/layout'))!.uncertainty;
+    const fronted = (d: Conversion) =>
+      applyChange(d, {
+        type: 'placePart',
+        id: 'drive-1',
+        placement: { ...d.layout.placements['drive-1']!, y: 20 },
+      }).document;
+    expect(play(fronted(placed))).toBe(0.5);
+    expect(play(fronted(done))).toBeCloseTo(Math.hypot(0.1, 0.2), 9);
     // The real holes are where its own are now, to what is rounded.
     for (const o of openingsOf(done, assemble(done)).filter((h) => h.made))
       expect(Math.hypot(o.centre[0] - o.wanted!.centre[0], o.centre[1] - o.wanted!.centre[1])).toBeLessThan(0.002);
