@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { writeConversion } from '@young-shell/core/document';
+import { measured } from '@young-shell/core/quantity';
 import type { Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
@@ -128,16 +130,64 @@ describe('mounts, tools, strength, prints', () => {
     const stl = await fetched(page, 'STL');
     expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80));
     // As a part of the kit Fit counts it; one step that may be taken back.
-    await button(page, 'Put it in the kit').click();
+    const { z } = (await bench.document(path)).layout.placements['board-1']!;
+    await button(page, 'Put it in place').click();
     await expect
       .poll(async () => Object.values((await bench.document(path)).kit.parts).map((p) => p.name), SLOW)
       .toContain('Tray');
+    // It lies under the board, which stands as much higher as it is thick.
+    const { placements } = (await bench.document(path)).layout;
+    expect(placements['print-part-1']).toMatchObject({ z, top: 'top' });
+    expect(placements['board-1']!.z).toBeCloseTo(z + 3, 6);
     await button(page, /^Undo/).click();
     await type(page, 'Hole for the insert', '7');
     await page.getByText(/bosses of 8 mm: make them/).waitFor(SLOW);
     await button(page, /^Undo/).click();
     await button(page, /^Undo/).click();
     await expect.poll(async () => (await cut()).prints, SLOW).toEqual({});
+  }, 90_000);
+});
+
+describe('a part at a slight angle', () => {
+  it('stands on holes that are there, turned as they are, is drawn so, and straight again by keyboard', async () => {
+    // Two holes of 4 mm in the floor, 95.25 mm apart as those of the drive, 2° out of square.
+    const angle = Math.PI / 90;
+    const plan = { ...(await bench.document(path)), name: 'Askew' };
+    for (const [i, k] of [0, 95.25].entries())
+      plan.shell.openings[`hole-${i + 1}`] = {
+        name: `Hole ${i + 1}`,
+        face: 'bottom',
+        shape: { kind: 'round', diameter: measured(4) },
+        u: measured(60 + k * Math.cos(angle)),
+        v: measured(100 + k * Math.sin(angle)),
+      };
+    const made = await fetch(`${bench.address}/api/conversions/import`, {
+      method: 'POST',
+      body: writeConversion(plan),
+    });
+    expect(made.ok).toBe(true);
+    const askew = await bench.pathOf('Askew', 'cut');
+    const page = await bench.page(askew);
+    await tab(page, 'Mounts');
+    await page.getByLabel('Holes of', { exact: true }).selectOption('drive-1');
+    const place = page.getByRole('list', { name: 'Places on existing holes' }).getByRole('listitem').first();
+    await place.getByText(/turned by [12]\.\d°/).waitFor(SLOW);
+    await place.getByRole('button', { name: 'Put it there' }).click();
+    const tilt = async () => (await bench.document(askew)).layout.placements['drive-1']!.tilt;
+    await expect.poll(async () => Math.abs((await tilt())?.degrees ?? 0), SLOW).toBeGreaterThan(1.5);
+    await page.goto(bench.address + askew.replace('/cut', '/fit'));
+    await button(page, 'Archive drive').first().click();
+    await page.getByRole('radio', { name: 'Plan' }).click();
+    await page.locator('svg polygon:visible').first().waitFor(SLOW);
+    const angleField = page.getByRole('textbox', { name: 'Angle to the left, °' });
+    await angleField.fill('40');
+    await angleField.press('Enter');
+    await page.getByText('40 is out of range; it would be -10 to 10.').waitFor(SLOW);
+    await angleField.fill('0');
+    await angleField.press('Enter');
+    await expect.poll(tilt, SLOW).toBeUndefined();
+    await button(page, /^Undo/).click();
+    await expect.poll(async () => (await tilt()) !== undefined, SLOW).toBe(true);
   }, 90_000);
 });
 
