@@ -2,6 +2,7 @@ import { assemble, type Assembly } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import type { Point2 } from '../../solid';
 import { openingsOf } from '../openings/derived';
+import { halfOf, type CutOpening } from '../openings/opening';
 import {
   bentPlate,
   DOUBLER,
@@ -23,6 +24,8 @@ export interface Stiffened {
   stiffener: Pick<Stiffener, 'id' | 'name'>;
   /** From and to on the face, mm; a doubler lies around the openings. */
   line?: { from: Point2; to: Point2 };
+  /** Corners of a frame around an opening. */
+  frame?: Point2[];
   /** Most that it bends then, mm. */
   most: number;
 }
@@ -121,6 +124,15 @@ export function bend(
         stiffened.push({ stiffener, line: { from, to }, most: worst(plate.under(load(plate))).value });
       }),
     );
+    const around = frameAround(panel, openingsOf(document, assembly));
+    if (around) {
+      const framed = bentPlate(document, panel, 'after', around.beams);
+      stiffened.push({
+        stiffener: { id: 'frame', name: `frame around the opening, ${ANGLE.name}` },
+        frame: around.corners,
+        most: worst(framed.under(load(framed))).value,
+      });
+    }
     const plate = bentPlate(document, doubled(panel, openingsOf(document, assembly)), 'after');
     stiffened.push({
       stiffener: { id: 'doubler', name: `doubler of the same sheet, ${DOUBLER} mm around the openings, glued` },
@@ -196,6 +208,38 @@ function linesNear(panel: Panel, at: Point2): Line[] {
     return { along: 'x', from: [low[0], v], to: [low[0] + nx * dx, v], nodes: [...all, nx].map((i) => node(i, j)) };
   });
   return found;
+}
+
+const ANGLE = STIFFENERS.find((s) => s.id === 'angle')!;
+
+/** Angles on the four sides of the largest new opening, where the panel is whole all around it. */
+function frameAround(
+  { face, nx, ny, dx, dy, low, after }: Panel,
+  openings: readonly CutOpening[],
+): { corners: Point2[]; beams: Beam[] } | undefined {
+  const [largest] = openings
+    .filter((o) => o.face === face && o.kind === 'cut' && !o.inExisting)
+    .sort((a, b) => b.area - a.area);
+  if (!largest) return undefined;
+  const [hu, hv] = halfOf(largest.shape);
+  const [u, v] = largest.centre;
+  const [i0, i1] = [Math.floor((u - hu - low[0]) / dx), Math.ceil((u + hu - low[0]) / dx)];
+  const [j0, j1] = [Math.floor((v - hv - low[1]) / dy), Math.ceil((v + hv - low[1]) / dy)];
+  if (i0 < 1 || j0 < 1 || i1 > nx - 1 || j1 > ny - 1) return undefined;
+  for (let j = j0 - 1; j <= j1; j++)
+    for (let i = i0 - 1; i <= i1; i++)
+      if ((i < i0 || i === i1 || j < j0 || j === j1) && !(after[j * nx + i]! > 0.99)) return undefined;
+  const beam = (i: number, j: number, along: Beam['along']): Beam => ({
+    node: j * (nx + 1) + i,
+    along,
+    bending: ANGLE.bending,
+    torsion: ANGLE.torsion,
+  });
+  const beams: Beam[] = [];
+  for (let i = i0; i < i1; i++) beams.push(beam(i, j0, 'x'), beam(i, j1, 'x'));
+  for (let j = j0; j < j1; j++) beams.push(beam(i0, j, 'y'), beam(i1, j, 'y'));
+  const at = (i: number, j: number): Point2 => [low[0] + i * dx, low[1] + j * dy];
+  return { corners: [at(i0, j0), at(i1, j0), at(i1, j1), at(i0, j1)], beams };
 }
 
 const beamsOn = ({ along, nodes }: Line, { bending, torsion }: Stiffener): Beam[] =>

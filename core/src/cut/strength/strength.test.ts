@@ -150,6 +150,14 @@ describe('a floor', () => {
       if (from[0] === to[0]) expect(Math.abs(from[0] - 310)).toBeGreaterThan(60);
       else expect(Math.abs(from[1] - 150)).toBeGreaterThan(80);
     }
+    // A frame lies around the hatch, a few elements wide at most, and helps less than the same angle from rim to rim may.
+    const { frame } = bend(document, 'bottom', 'supported').stiffened.find((s) => s.frame)!;
+    const us = frame!.map((p) => p[0]);
+    const vs = frame!.map((p) => p[1]);
+    expect(Math.min(...us)).toBeLessThanOrEqual(250);
+    expect(Math.max(...us)).toBeGreaterThanOrEqual(370);
+    expect(Math.max(...us) - Math.min(...us)).toBeLessThan(120 + 12);
+    expect(Math.max(...vs) - Math.min(...vs)).toBeLessThan(160 + 12);
     // Twice the sheet around the opening brings it no lower than twice the sheet everywhere would: an eighth.
     const doubler = bent.stiffened.find((s) => s.stiffener.id === 'doubler');
     if (doubler) expect(doubler.most).toBeGreaterThan(bent.after / 8);

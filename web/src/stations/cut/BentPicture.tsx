@@ -42,6 +42,21 @@ export function BentPicture({ bent }: { bent: Bent }) {
             strokeDasharray="10 4"
           />
         ))}
+      {bent.stiffened
+        .slice(0, 1)
+        .map(
+          ({ frame }) =>
+            frame && (
+              <polygon
+                key="frame"
+                points={frame.map((p) => `${p[0] - low[0]},${y(p[1])}`).join(' ')}
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth="6"
+                strokeDasharray="10 4"
+              />
+            ),
+        )}
       <circle cx={bent.at[0] - low[0]} cy={y(bent.at[1])} r="5" fill="none" stroke="var(--ink)" strokeWidth="2" />
     </svg>
   );

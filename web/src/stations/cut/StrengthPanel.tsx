@@ -129,7 +129,8 @@ function BentFigures({ bent }: { bent: Bent }) {
   );
 }
 
-function where({ line }: Stiffened, unit: 'mm' | 'inch'): string {
+function where({ line, frame }: Stiffened, unit: 'mm' | 'inch'): string {
+  if (frame) return 'on its four sides, mitred, riveted or glued on from inside';
   if (!line) return 'behind the wall; drill and cut through both';
   const { from, to } = line;
   const up = from[0] === to[0];
