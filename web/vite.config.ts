@@ -37,12 +37,50 @@ const fontLicences = (): Plugin => ({
   },
 });
 
+/** Modules that every page begins with: all that the entry imports, one from the other. */
+const begins = new Set<string>();
+const beginning = (): Plugin => ({
+  name: 'beginning',
+  buildEnd() {
+    const add = (id: string) => {
+      if (begins.has(id)) return;
+      begins.add(id);
+      this.getModuleInfo(id)?.importedIds.forEach(add);
+    };
+    for (const id of this.getModuleIds()) if (this.getModuleInfo(id)?.isEntry) add(id);
+  },
+});
+
+/** What the first view draws with is fetched beside the first scripts, not after them. */
+const FIRST_VIEW = 'Scene3d';
+const firstView = (): Plugin => ({
+  name: 'first-view',
+  transformIndexHtml: {
+    order: 'post',
+    handler(html, { bundle }) {
+      const chunks = Object.values(bundle ?? {}).flatMap((c) => (c.type === 'chunk' ? [c] : []));
+      const wanted = new Set<string>();
+      const want = (file: string) => {
+        if (wanted.has(file)) return;
+        wanted.add(file);
+        chunks.find((c) => c.fileName === file)?.imports.forEach(want);
+      };
+      chunks.filter((c) => c.name === FIRST_VIEW).forEach((c) => want(c.fileName));
+      return [...wanted]
+        .filter((file) => !html.includes(file))
+        .map((file) => ({ tag: 'link', attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` } }));
+    },
+  },
+});
+
 export default defineConfig({
   plugins: [
     reactCompiler(),
     react(),
     tailwindcss(),
     fontLicences(),
+    beginning(),
+    firstView(),
     // A page that is loaded while the server is away: everything of the interface, and photos and solids once seen.
     VitePWA({
       injectRegister: false,
@@ -78,6 +116,8 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 2500,
     rolldownOptions: {
+      // One file: a server takes as long for each of fifty small ones as for it.
+      output: { codeSplitting: { groups: [{ name: 'beginning', test: (id: string) => begins.has(id) }] } },
       onLog: (level, log, next) => (log.message.includes('node:module') ? undefined : next(level, log)),
     },
   },

@@ -183,6 +183,17 @@ async function opened(): Promise<Page> {
   return one;
 }
 
+it('what was asked for before the interface was there is taken once, and only for what it is', async () => {
+  const head = { id: 'a', revision: 0, document: newConversion('Asked early', defaultBox()), journal: [] };
+  const early = (path: string) =>
+    vi.stubGlobal('early', { path, answer: Promise.resolve(new Response(JSON.stringify(head))) });
+  early('/conversions/b');
+  expect((await opened()).state().document!.name).toBe('Radio');
+  early('/conversions/a');
+  expect((await opened()).state().document!.name).toBe('Asked early');
+  expect((await opened()).state().document!.name).toBe('Radio');
+});
+
 it('an edit is there at once and on the server soon', async () => {
   const one = await opened();
   void one.edit(size('width', 350));

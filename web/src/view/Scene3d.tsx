@@ -3,7 +3,7 @@ import type { PlacedPart } from '@young-shell/core/assembly';
 import type { Placement } from '@young-shell/core/document';
 import { kindOf } from '@young-shell/core/parts';
 import type { Vec3 } from '@young-shell/core/solid';
-import { Suspense, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Plane, Vector3, type Texture } from 'three';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectShown } from '../document/selectors';
@@ -52,16 +52,12 @@ export function Scene3d({
         hull={assembly.hull}
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
-      <Suspense fallback={null}>
-        {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
-      </Suspense>
+      {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
       <Features3d assembly={assembly} document={document} />
       {assembly.parts.map((part) => (
         <Part key={part.id} part={part} onDrag={setDragging} />
       ))}
-      <Suspense fallback={null}>
-        {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
-      </Suspense>
+      {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
     </Canvas>

@@ -1,7 +1,8 @@
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn } from '../document/selectors';
+import { arriving } from './arriving';
 import type { Label } from './Labels';
 import { hullBox } from './projection';
 import { defaultDepth } from './section';
@@ -12,8 +13,7 @@ import { useViewKeys } from './useViewKeys';
 import { ViewBar } from './ViewBar';
 
 // The largest piece of the interface is fetched while the plan is.
-const scene = import('./Scene3d').then((m) => ({ default: m.Scene3d }));
-const Scene3d = lazy(() => scene);
+const Scene3d = arriving(import('./Scene3d').then((m) => m.Scene3d));
 
 const FIGURE = 'figure px-1 text-[17px] leading-5 [text-shadow:0_0_4px_#06201a,0_0_2px_#06201a]';
 const TAPES: Readonly<Record<Tape['look'], string>> = {
@@ -71,9 +71,7 @@ export function ShellView({ id }: { id: string }) {
         <SectionView mode={section} depth={at} onScale={onScale} wanted={wanted} />
       ) : (
         <>
-          <Suspense fallback={null}>
-            <Scene3d id={id} labels={labels} layer={layer} />
-          </Suspense>
+          <Scene3d id={id} labels={labels} layer={layer} />
           <div ref={layer} className="pointer-events-none absolute inset-0 overflow-hidden">
             {tapes.map((tape) => (
               <span key={tape.id} data-label={tape.id} className={`absolute top-0 left-0 ${TAPES[tape.look]}`}>

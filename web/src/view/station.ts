@@ -1,8 +1,9 @@
 import type { Assembly } from '@young-shell/core/assembly';
 import type { Conversion, Placement } from '@young-shell/core/document';
 import type { Axis, Vec3 } from '@young-shell/core/solid';
-import { createContext, lazy, useContext, type ComponentType } from 'react';
+import { createContext, useContext, type ComponentType } from 'react';
 import type { AppThunk, RootState } from '../app/store';
+import { arriving } from './arriving';
 import type { SectionMode } from './projection';
 import type { Writing } from './writing';
 
@@ -58,8 +59,7 @@ export interface WebStation {
  * A layer of the view in space that is being fetched: it comes at once with the page, in a piece of its own beside the
  * library that draws it.
  */
-export const inSpace = (layer: Promise<ComponentType>): ComponentType =>
-  lazy(async (): Promise<{ default: ComponentType }> => ({ default: await layer }));
+export const inSpace = (layer: Promise<ComponentType>): ComponentType => arriving(layer);
 
 const Stations = createContext<readonly WebStation[]>([]);
 
