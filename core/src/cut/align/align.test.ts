@@ -262,6 +262,10 @@ describe('a drive in a shell that has holes', () => {
       [280, 70],
     ]);
     for (const { u } of laid) expect(u.uncertainty).toBeGreaterThan(measured(300, 'rule').uncertainty);
+    // From inside its holes lie left of where its edge is: at 0 they would be beside the floor.
+    expect(() =>
+      holesFromMap(document, 'map-1', { face: 'bottom', u: measured(0), v: measured(0), fromInside: true }),
+    ).toThrow(/would lie at -\d+\.\d, .*off the face of 400\.0 × 300\.0 mm/);
     const noted = laid.reduce(
       (d, opening, i) => applyChange(d, { type: 'setOpening', id: `opening-${i + 1}`, opening }).document,
       document,

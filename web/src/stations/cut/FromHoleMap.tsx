@@ -1,6 +1,6 @@
 import { holesFromMap } from '@young-shell/core/cut';
 import { facesOf, nextId, type Change } from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import { inUnit, measured } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppSelector } from '../../app/store';
@@ -15,6 +15,7 @@ import { LengthField } from '../../ui/LengthField';
 export function FromHoleMap() {
   const document = useAppSelector(selectDocument);
   const submit = useSubmit();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const faces = facesOf(document.shell.hull);
   const maps = Object.entries(document.kit.holeMaps);
   const [chosen, setChosen] = useState<string>();
@@ -42,7 +43,7 @@ export function FromHoleMap() {
       const wrong = submit({ type: 'all', what, changes });
       if (wrong) toast.error(wrong);
     } catch (error) {
-      toast.error((error as Error).message);
+      toast.error(inUnit((error as Error).message, unit));
     }
   };
   return (
@@ -63,13 +64,16 @@ export function FromHoleMap() {
           options={faces.map((value) => ({ value, label: value === 'bottom' ? 'floor' : value }))}
           onChange={setFace}
         />
-        <LengthField label="Its left edge from the left" value={at[0]} onCommit={(u) => put([u, at[1]])} />
+        <LengthField
+          label={`Its ${fromInside ? 'right' : 'left'} edge from the left`}
+          value={at[0]}
+          onCommit={(u) => put([u, at[1]])}
+        />
         <LengthField label="Its front edge from below" value={at[1]} onCommit={(v) => put([at[0], v])} />
       </div>
       <Check label="measured from inside" checked={fromInside} onChange={setInside} />
       <p className="mt-0 mb-2 text-sm text-ink-soft">
-        Counted on the face as seen from outside, from its lower left
-        {fromInside ? '; of a map from inside it is the right edge' : ''}.
+        As the face is seen from outside{fromInside ? ', where what was left inside is right' : ''}.
       </p>
       <Button onClick={lay}>Note them as holes of the shell</Button>
     </details>
