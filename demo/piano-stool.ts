@@ -168,5 +168,26 @@ export function pianoStoolUnplaced(): Conversion {
   const drive = standardPart('drive/3.5')!;
   for (let i = 1; i <= 6; i++) stool.kit.parts[`drive-${i}`] = partFrom(drive, `Archive drive ${i}`);
   stool.kit.parts['housing-1'] = housing;
+  stool.kit.parts['fan-1'] = partFrom(standardPart('fan/120x25')!, 'Stool fan');
+  const mesh = (name: string, u: number, v: number, width: number, height: number) =>
+    ({
+      name,
+      use: 'grille',
+      face: 'bottom',
+      u,
+      v,
+      shape: { kind: 'rectangle', width, height, radius: 4 },
+      pattern: { kind: 'grille', free: 0.65, from: 'mesh' },
+      screws: [],
+    }) as const;
+  stool.cut.openings = {
+    'vent-1': { ...mesh('Floor vent, right', 404, 69.3, 100, 70), screws: [] },
+    'vent-2': { ...mesh('Floor vent, rear', 304.1, 274.8, 110, 60), screws: [] },
+    'vent-3': { ...mesh('Floor vent, left', 120.4, 84, 110, 60), screws: [] },
+  };
+  stool.air.state = 'typical';
+  // It stands on legs.
+  stool.air.feet = 180;
+  stool.air.fans = { 'fan-1': { feed: '12 V' } };
   return stool;
 }

@@ -170,6 +170,8 @@ export function tapeDeckUnplaced(): Conversion {
       },
     },
   };
+  deck.air.state = 'typical';
+  deck.air.humidity = 45;
   const board = fromLibrary('board/mini-itx', 'Board');
   board.dimensions.coolerHeight = measured(47, 'calipers');
   const card = fromLibrary('card/half-length-2', 'Graphics card');

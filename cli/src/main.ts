@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
-import { assessAll, reportOf, settled, slowAnswers, VERBS, watchesOf, worstOf } from '@young-shell/core/plan';
+import { assessAll, reportOf, saidAtRest, settled, slowAnswers, VERBS, watchesOf, worstOf } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Tools } from '@young-shell/core/station';
 
@@ -29,7 +29,7 @@ const BAD_INPUT = 2;
 let kernel: Promise<SolidKernel> | undefined;
 const font = (path: string) => new Uint8Array(readFileSync(createRequire(import.meta.url).resolve(path)));
 const tools: Tools = {
-  assess: (document) => assessAll(document).findings,
+  assess: saidAtRest,
   settle: (document) => settled(document, tools),
   kernel: () => (kernel ??= loadSolidKernel()),
   fonts: async () => ({

@@ -20,7 +20,7 @@ export { onePage } from './sheets/onePage';
 export { plateSheets } from './sheets/plates';
 export { markOf, staleFaces } from './sheets/stale';
 export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './sheets/tiles';
-export { freeAreaOf, freeShare, lossOf, ventHoles, type FreeArea, type VentHole } from './vents/pattern';
+export { freeAreaOf, freeShare, lossOf, plateLoss, ventHoles, type FreeArea, type VentHole } from './vents/pattern';
 export { fingerLimit, proposeVents, type VentProposal } from './vents/propose';
 export type { Bent, Stiffened } from './strength/bend';
 export type { EdgeHold } from './strength/panel';

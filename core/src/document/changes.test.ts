@@ -120,6 +120,39 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   ],
   setPrinted: [deck, { type: 'setPrinted', faces: ['rear'], mark: { rear: '0123abcd' }, when: '1 May' }],
   setCut: [deck, { type: 'setCut', cut: { allowance: 0.7, ruler: { horizontal: 99.5, vertical: 100 } } }],
+  setAir: [deck, { type: 'setAir', air: { altitude: 800, state: 'typical', open: ['lid'] } }],
+  setFan: [
+    deck,
+    {
+      type: 'setFan',
+      part: 'fan-1',
+      fan: {
+        turned: true,
+        curve: [
+          [0, 20],
+          [40, 0],
+        ],
+        ductTo: 'card-1',
+      },
+    },
+  ],
+  setWay: [
+    deck,
+    {
+      type: 'setWay',
+      way: 'line-1',
+      name: 'Line',
+      patch: { filter: { kind: 'mesh', clogged: 10 }, ductTo: 'board-1' },
+    },
+  ],
+  setThermal: [deck, { type: 'setThermal', part: 'card-1', thermal: { limit: 80 } }],
+  setLoop: [
+    deck,
+    {
+      type: 'setLoop',
+      loop: { order: ['board-1'], pump: { head: 20, flow: 8 }, bore: 10, reservoir: 200, filledAt: 'lid off' },
+    },
+  ],
   accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
   all: [
     deck,

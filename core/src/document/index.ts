@@ -11,6 +11,7 @@ export { SECTIONS, type SectionKey } from './sections';
 export * from './upgrades';
 
 // What the stations' parts of the document give: everybody who looks at a document needs their types.
+export * from '../air/section';
 export * from '../brief/section';
 export * from '../cut/section';
 export * from '../fit/section';

@@ -1,3 +1,4 @@
+import { airSection } from '../air/section';
 import { briefSection } from '../brief/section';
 import { cutSection } from '../cut/section';
 import { layoutSection } from '../fit/section';
@@ -5,7 +6,7 @@ import { kitSection } from '../kit/section';
 import { shellSection } from '../shell/section';
 
 /** What a document is made of, in the order of the work: a section looks only at those before it. */
-export const SECTIONS = [briefSection, shellSection, kitSection, layoutSection, cutSection] as const;
+export const SECTIONS = [briefSection, shellSection, kitSection, layoutSection, cutSection, airSection] as const;
 
 type AnySection = (typeof SECTIONS)[number];
 

@@ -10,6 +10,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   2: toWishesAndVariants,
   3: toSpentIds,
   4: toOwnOpenings,
+  5: toRunning,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -86,4 +87,9 @@ function toSpentIds(document: Old): void {
 /** 4 → 5: openings by hand, what was really cut, which sheets were printed. */
 function toOwnOpenings({ cut }: Old): void {
   Object.assign(cut, { openings: {}, adjusted: {}, printed: {}, mounts: {}, tools: {}, prints: {} });
+}
+
+/** 5 → 6: what the layout does when it is switched on. */
+function toRunning(document: Old): void {
+  document.air = { fans: {}, ways: {}, thermal: {} };
 }

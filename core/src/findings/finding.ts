@@ -3,11 +3,33 @@ import type { Source } from '../quantity';
 
 export type Verdict = 'stop' | 'warn' | 'note' | 'good';
 
+/** What a figure counts; `mm`, `mm²` and `gram` are shown as the user reads them. */
+export type Unit =
+  | 'mm'
+  | 'litre'
+  | 'percent'
+  | 'gram'
+  | 'count'
+  | 'mm²'
+  | 'K'
+  | '°C'
+  | 'W'
+  | 'V'
+  | 'A'
+  | 'mΩ'
+  | 'Pa'
+  | 'm³/h'
+  | 'dB(A)'
+  | 'MB/s'
+  | 'kHz'
+  | 'Hz'
+  | 's';
+
 /** One of the numbers a finding rests on. */
 export interface Figure {
   label: string;
   value: number;
-  unit: 'mm' | 'litre' | 'percent' | 'gram' | 'count' | 'mm²';
+  unit: Unit;
   /** Formula or document. */
   source: Source;
 }

@@ -1,4 +1,5 @@
 export * from './connectors';
+export { drawOf } from './draw';
 export { boardOf, isJoined, type JoinedPart } from './joined';
 export * from './model';
 export * from './partModel';

@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { applyChange, lidAt, newConversion, defaultBox, readConversion, type Change } from '../document';
 import { loadSolidKernel } from '../solid';
 import type { Tools } from '../station';
-import { assessAll, effectOf, remediesOf, STATIONS, worstOf } from '.';
+import { assessAll, effectOf, remediesOf, saidAtRest, STATIONS, worstOf } from '.';
 
 const tools: Tools = {
-  assess: (document) => assessAll(document).findings,
+  assess: saidAtRest,
   settle: async (document) => assessAll(document).findings,
   kernel: () => loadSolidKernel(),
   fonts: () => Promise.reject(new Error('No sheets here.')),

@@ -3,7 +3,7 @@ import type { Finding, Remedy } from '../findings';
 import type { Slow, Station, Tools } from '../station';
 import { assessAll, contextOf, readBy, type SlowAnswers } from './assessAll';
 import { recent } from './recent';
-import { STATIONS } from './stations';
+import { AT_REST, STATIONS } from './stations';
 
 const slowly = new Map<Station, (input: { document: Conversion; tools: Tools }) => Slow | Promise<Slow>>();
 
@@ -45,6 +45,9 @@ export async function slowAnswers(
 export const remediesOf = (document: Conversion, finding: Finding): Remedy[] =>
   (STATIONS as readonly Station[]).find((s) => s.id === finding.station)?.remedies?.(document, finding) ?? [];
 
-/** What all stations say of a plan, what takes them a while included. */
+/** What all stations but the running ones say of a plan, what takes them a while included. */
 export const settled = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
-  assessAll(document, await slowAnswers(document, tools)).findings;
+  assessAll(document, await slowAnswers(document, tools, AT_REST), AT_REST).findings;
+
+/** The same without what takes a while. */
+export const saidAtRest = (document: Conversion): readonly Finding[] => assessAll(document, {}, AT_REST).findings;

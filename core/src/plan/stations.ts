@@ -1,3 +1,4 @@
+import { air } from '../air/station';
 import { brief } from '../brief/station';
 import { cut } from '../cut/station';
 import { fit } from '../fit/station';
@@ -6,7 +7,10 @@ import { shell } from '../shell/station';
 import type { Station } from '../station';
 
 /** The stations in the order of the work. One line each. */
-export const STATIONS = [brief, shell, kit, fit, cut] as const;
+export const STATIONS = [brief, shell, kit, fit, air, cut] as const;
+
+/** Those that say whether a plan can be as it is laid out, whatever it does when it runs. */
+export const AT_REST: readonly Station[] = (STATIONS as readonly Station[]).filter((s) => !s.running);
 
 const only = (is: 'headline' | 'begins') => (STATIONS as readonly Station[]).find((s) => s[is])!.id as StationId;
 

@@ -70,7 +70,10 @@ export function sliceLoft(loft: Loft, axis: Axis, at: number): Point2[][] {
     return found.sort((p, q) => p.other - q.other).map((c) => c.other);
   };
   const steps = loft.low.every((p, i) => p[0] === loft.high[i]![0] && p[1] === loft.high[i]![1]) ? 1 : 24;
-  const rows = Array.from({ length: steps + 1 }, (_, k) => loft.from + ((loft.to - loft.from) * k) / steps)
+  const rows = Array.from({ length: steps + 1 }, (_, k) =>
+    // Rounding may not lead a hair beyond the end.
+    k === steps ? loft.to : loft.from + ((loft.to - loft.from) * k) / steps,
+  )
     .map((along) => ({ along, spans: crossings(loftAt(loft, along)!) }))
     .filter((row) => row.spans.length >= 2);
   if (rows.length < 2) return [];

@@ -5,10 +5,13 @@ import { FANS, RADIATORS } from './fans';
 import { SUPPLIES } from './supplies';
 import type { StandardPart } from './row';
 
+export * from './airMovers';
 export * from './cables';
 export * from './clearances';
 export * from './cutouts';
+export * from './draws';
 export * from './drills';
+export * from './heat';
 export * from './materials';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';

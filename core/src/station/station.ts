@@ -49,7 +49,7 @@ export interface Tools {
   kernel(): Promise<SolidKernel>;
   /** The faces that sheets are set in. */
   fonts(): Promise<{ text: Uint8Array; figures: Uint8Array }>;
-  /** What all stations say at once of a plan: whatever is proposed is asked about first. */
+  /** What all stations but the running ones say at once of a plan: whatever is proposed is asked about first. */
   assess(document: Conversion): readonly Finding[];
   /** The same with what they say after a while. */
   settle(document: Conversion): Promise<readonly Finding[]>;
@@ -106,6 +106,10 @@ export interface Station<
   headline?: boolean;
   /** A new conversion begins here; one station does. */
   begins?: boolean;
+  /**
+   * It tells what the machine does when it runs: where things go, and what it takes that they go in, is not decided by it.
+   */
+  running?: boolean;
   /** The parts of the document its assessment looks at: it is done anew when one of them changes. */
   reads: readonly SectionKey[];
   assess: (context: Context) => Assessed<Report>;

@@ -1,4 +1,5 @@
 import type { WebStation } from '../view/station';
+import { air } from './air/station';
 import { brief } from './brief/station';
 import { cut } from './cut/station';
 import { fit } from './fit/station';
@@ -6,4 +7,4 @@ import { kit } from './kit/station';
 import { shell } from './shell/station';
 
 /** The stations of the interface. One line each. */
-export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, cut];
+export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, cut];

@@ -1,4 +1,4 @@
-import type { Finding } from '@young-shell/core/findings';
+import type { Finding, Unit } from '@young-shell/core/findings';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
 import type { Source } from '@young-shell/core/quantity';
 import { useState } from 'react';
@@ -12,12 +12,13 @@ import { Explain } from './Explain';
 import { RemedyRow } from './RemedyRow';
 import { VerdictMark } from './VerdictMark';
 
-const UNITS = { mm: 'mm', litre: 'L', percent: '%', gram: 'kg', count: '', 'mm²': 'mm²' } as const;
+/** Units that are written otherwise than they are called. */
+const WRITTEN: Partial<Record<Unit, string>> = { litre: 'L', percent: '%', gram: 'kg', count: '' };
 
 /** A figure of a finding in words. */
-export function figureText(value: number, unit: keyof typeof UNITS, shown: 'mm' | 'inch'): string {
+export function figureText(value: number, unit: Unit, shown: 'mm' | 'inch'): string {
   if (unit === 'mm') return `${formatLength(value, shown)} ${shown === 'mm' ? 'mm' : 'in'}`;
-  return `${Number(value.toFixed(unit === 'percent' ? 1 : 2))} ${UNITS[unit]}`.trim();
+  return `${Number(value.toFixed(unit === 'percent' ? 1 : 2))} ${WRITTEN[unit] ?? unit}`.trim();
 }
 
 /** Where a number comes from, in words. */

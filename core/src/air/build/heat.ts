@@ -1,0 +1,74 @@
+import type { Assembly, PlacedPart } from '../../assembly';
+import type { Conversion, State } from '../../document';
+import { drawOf, kindOf } from '../../parts';
+import type { Zones } from './zones';
+
+/** Heat that a part sets free, and where. */
+export interface PartHeat {
+  part: string;
+  name: string;
+  watts: number;
+  /** Shares by zone. */
+  zones: readonly (readonly [zone: number, share: number])[];
+}
+
+/** What of its power a supply gives on, by state. Common practice, no source; “80 Plus” sheets lie around it. */
+export const SUPPLY_EFFICIENCY = { idle: 0.8, typical: 0.88, full: 0.86 } as const;
+/** The same of a DC board beside its external brick. */
+export const DC_BOARD_EFFICIENCY = 0.95;
+
+/** Air so far around a body takes its heat, mm. */
+const AROUND = 12;
+/** Of a board’s heat, what leaves at the cooler. Common practice, no source. */
+const AT_COOLER = 0.75;
+
+export const drawn = (document: Conversion, id: string, state: State): number => {
+  const draw = drawOf(document.kit.parts[id]!);
+  return state === 'full' ? draw.peak : draw[state];
+};
+
+/** Heat of every part that is in the shell; of supplies what they lose. */
+export function heatsOf(document: Conversion, assembly: Assembly, zones: Zones, state: State): PartHeat[] {
+  const inside = assembly.parts.map((p) => p.id);
+  const total = inside.reduce((sum, id) => sum + drawn(document, id, state), 0);
+  const supplies = assembly.parts.filter((p) => kindOf(p.part) === 'supply');
+  const bricks = assembly.parts.filter((p) => kindOf(p.part) === 'brick');
+  return assembly.parts.flatMap((placed): PartHeat[] => {
+    const kind = kindOf(placed.part);
+    const own = drawn(document, placed.id, state);
+    const lost =
+      kind === 'supply'
+        ? (total / supplies.length) * (1 / SUPPLY_EFFICIENCY[state] - 1)
+        : kind === 'brick' && supplies.length === 0
+          ? (total / bricks.length) * (1 / DC_BOARD_EFFICIENCY - 1)
+          : 0;
+    const watts = own + lost;
+    if (watts <= 0) return [];
+    return [{ part: placed.id, name: placed.part.name, watts, zones: sharesOf(placed, zones) }];
+  });
+}
+
+/** How the air around a part is spread over the zones. */
+export function sharesOf(placed: PlacedPart, { zones }: Zones): PartHeat['zones'] {
+  const weights = new Map<number, number>();
+  const bodies = placed.solids.filter((s) => s.role === 'body' && !s.outside);
+  const cooler = kindOf(placed.part) === 'board' && bodies.some((b) => b.id.endsWith('/cooler'));
+  for (const body of bodies) {
+    const weight = !cooler ? 1 : body.id.endsWith('/cooler') ? AT_COOLER : (1 - AT_COOLER) / (bodies.length - 1);
+    const { low, high } = body.shape;
+    const shares = zones.map((zone) => {
+      let volume = 1;
+      for (let i = 0; i < 3; i++)
+        volume *= Math.max(0, Math.min(zone.high[i]!, high[i]! + AROUND) - Math.max(zone.low[i]!, low[i]! - AROUND));
+      return volume;
+    });
+    const all = shares.reduce((a, b) => a + b, 0);
+    const size = cooler ? 1 : (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
+    if (all > 0)
+      shares.forEach(
+        (s, i) => s > 0 && weights.set(zones[i]!.id, (weights.get(zones[i]!.id) ?? 0) + (weight * size * s) / all),
+      );
+  }
+  const sum = [...weights.values()].reduce((a, b) => a + b, 0);
+  return [...weights].map(([zone, w]) => [zone, w / sum] as const).sort((a, b) => b[1] - a[1]);
+}

@@ -1,0 +1,262 @@
+import type { Assembly } from '../../assembly';
+import { area, clip, inPlane, sliceLoft, type Axis, type Point2, type Shape, type Vec3 } from '../../solid';
+
+/** A piece of the room inside with air of its own. */
+export interface Zone {
+  /** From 1; 0 is the outside. */
+  id: number;
+  /** Where it is, in words. */
+  name: string;
+  low: Vec3;
+  high: Vec3;
+  /** Middle. */
+  at: Vec3;
+  /** Free room, mm³. */
+  volume: number;
+}
+
+/** Where two zones meet: the narrowest way from the middle of one to the middle of the other. */
+export interface Gap {
+  from: number;
+  to: number;
+  axis: Axis;
+  at: Vec3;
+  /** Free area at the narrowest place, and what the room itself has there, mm². */
+  area: number;
+  room: number;
+}
+
+export interface Zones {
+  zones: Zone[];
+  gaps: Gap[];
+  /** The zone at a point, or the nearest one. */
+  zoneAt: (p: readonly number[]) => number;
+}
+
+/** About so large are zones, mm; so many along an axis at most, and in all. */
+const SIZE = 115;
+const MOST_ALONG = 5;
+const MOST_ZONES = 40;
+/** Less free than this of a zone, or of a way, is none. */
+const CLOSED = 0.02;
+
+/** What takes room from the air: bodies of parts and what stands in the shell. */
+export const bodiesOf = ({ parts, features }: Assembly): Shape[] => [
+  ...parts.flatMap((p) =>
+    p.solids.filter((s) => (s.role === 'body' || s.role === 'mount') && !s.outside).map((s) => s.shape),
+  ),
+  ...features.filter((f) => !f.swept).map((f) => f.shape),
+];
+
+interface Rect {
+  low: Point2;
+  high: Point2;
+}
+
+/**
+ * The room inside as a grid of zones, and the ways between them. Free areas are exact for boxes: the section of the cavity
+ * less what boxes of bodies cover of it; cylinders count as the boxes around them.
+ */
+export function zonesOf(assembly: Assembly): Zones {
+  const known = kept.get(assembly);
+  if (known) return known;
+  const made = makeZones(assembly);
+  kept.set(assembly, made);
+  return made;
+}
+
+const kept = new WeakMap<Assembly, Zones>();
+
+function makeZones(assembly: Assembly): Zones {
+  const { innerLow, innerHigh, inner } = assembly.hull;
+  const shapes = bodiesOf(assembly);
+  const counts = countsOf([0, 1, 2].map((i) => innerHigh[i]! - innerLow[i]!));
+  const edge = (i: Axis, k: number) => innerLow[i] + ((innerHigh[i] - innerLow[i]) * k) / counts[i]!;
+  const sections = new Map<string, Point2[][]>();
+  const sectionAt = (axis: Axis, at: number): Point2[][] => {
+    const key = `${axis} ${at}`;
+    let known = sections.get(key);
+    if (!known) sections.set(key, (known = sliceLoft(inner, axis, at)));
+    return known;
+  };
+  /** Area of the room and of what is free of it in a window across an axis, mm². */
+  const areasAt = (axis: Axis, at: number, low: Vec3, high: Vec3): { room: number; free: number } => {
+    const [from, to] = [inPlane(axis, low), inPlane(axis, high)];
+    const room = sectionAt(axis, at).reduce((sum, polygon) => sum + Math.abs(areaIn(polygon, from, to)), 0);
+    if (room <= 0) return { room: 0, free: 0 };
+    const rects: Rect[] = [];
+    for (const s of shapes) {
+      if (s.low[axis] >= at || s.high[axis] <= at) continue;
+      const [p, q] = [inPlane(axis, s.low), inPlane(axis, s.high)];
+      const a: Point2 = [Math.max(p[0], from[0]), Math.max(p[1], from[1])];
+      const b: Point2 = [Math.min(q[0], to[0]), Math.min(q[1], to[1])];
+      if (a[0] < b[0] && a[1] < b[1]) rects.push({ low: a, high: b });
+    }
+    return { room, free: Math.max(0, room - unionArea(rects)) };
+  };
+  const index = (c: readonly number[]) => (c[2]! * counts[1]! + c[1]!) * counts[0]! + c[0]!;
+  const ids = new Int32Array(counts[0]! * counts[1]! * counts[2]!);
+  const zones: Zone[] = [];
+  for (let k = 0; k < counts[2]!; k++)
+    for (let j = 0; j < counts[1]!; j++)
+      for (let i = 0; i < counts[0]!; i++) {
+        const cell = [i, j, k];
+        const low = cell.map((c, a) => edge(a as Axis, c)) as Vec3;
+        const high = cell.map((c, a) => edge(a as Axis, c + 1)) as Vec3;
+        // Simpson’s rule over the height: a leaning wall is met exactly, bodies nearly.
+        const [a, b, c] = [0.02, 0.5, 0.98].map((t) => areasAt(2, low[2] + t * (high[2] - low[2]), low, high));
+        const free = ((a!.free + 4 * b!.free + c!.free) / 6) * (high[2] - low[2]);
+        const whole = (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
+        if (free < CLOSED * whole) continue;
+        const id = zones.length + 1;
+        ids[index(cell)] = id;
+        zones.push({
+          id,
+          name: zoneName(cell, counts),
+          low,
+          high,
+          at: [0, 1, 2].map((x) => (low[x]! + high[x]!) / 2) as Vec3,
+          volume: free,
+        });
+      }
+  const gaps: Gap[] = [];
+  const each = (visit: (cell: [number, number, number]) => void) => {
+    for (let k = 0; k < counts[2]!; k++)
+      for (let j = 0; j < counts[1]!; j++) for (let i = 0; i < counts[0]!; i++) visit([i, j, k]);
+  };
+  each((cell) => {
+    for (const axis of [0, 1, 2] as const) {
+      const beside: [number, number, number] = [...cell];
+      beside[axis]++;
+      if (beside[axis] >= counts[axis]!) continue;
+      const [from, to] = [ids[index(cell)]!, ids[index(beside)]!];
+      if (from === 0 || to === 0) continue;
+      const [a, b] = [zones[from - 1]!, zones[to - 1]!];
+      const gap = narrowest(axis, a, b, shapes, areasAt);
+      if (gap) gaps.push({ from, to, axis, ...gap });
+    }
+  });
+  const zoneAt = (p: readonly number[]): number => {
+    const cell = [0, 1, 2].map((i) => {
+      const size = (innerHigh[i]! - innerLow[i]!) / counts[i]!;
+      return Math.min(counts[i]! - 1, Math.max(0, Math.floor((p[i]! - innerLow[i]!) / size)));
+    });
+    const there = ids[index(cell)]!;
+    if (there > 0) return there;
+    let best = 0;
+    let least = Infinity;
+    for (const zone of zones) {
+      const away = Math.hypot(zone.at[0] - p[0]!, zone.at[1] - p[1]!, zone.at[2] - p[2]!);
+      if (away < least) [best, least] = [zone.id, away];
+    }
+    return best;
+  };
+  return { zones, gaps, zoneAt };
+}
+
+/** How many zones along each axis: of about the same size, no more than `MOST_ZONES` in all. */
+function countsOf(size: readonly number[]): number[] {
+  for (let unit = SIZE; ; unit *= 1.15) {
+    const counts = size.map((s, i) => {
+      const most = Math.min(MOST_ALONG, Math.max(1, Math.round(s / unit)));
+      // Warm air gathers on top: two layers as soon as there is room for them.
+      return i === 2 && most === 1 && s > 70 ? 2 : most;
+    });
+    if (counts.reduce((a, b) => a * b, 1) <= MOST_ZONES) return counts;
+  }
+}
+
+/** The narrowest of the planes across an axis between the middles of two zones: free area can shrink only where a body begins. */
+function narrowest(
+  axis: Axis,
+  a: Zone,
+  b: Zone,
+  shapes: readonly Shape[],
+  areasAt: (axis: Axis, at: number, low: Vec3, high: Vec3) => { room: number; free: number },
+): Pick<Gap, 'at' | 'area' | 'room'> | undefined {
+  const [from, to, middle] = [a.at[axis], b.at[axis], a.high[axis]];
+  const places = [middle];
+  for (const s of shapes) {
+    const inside = [0, 1, 2].every((i) => i === axis || (s.low[i]! < a.high[i]! && s.high[i]! > a.low[i]!));
+    if (!inside || s.high[axis] <= from || s.low[axis] >= to) continue;
+    places.push(Math.max(from, s.low[axis]) + 0.01);
+  }
+  let best: { room: number; free: number } | undefined;
+  let where = middle;
+  for (const at of places) {
+    const areas = areasAt(axis, at, a.low, a.high);
+    if (areas.room <= 0) continue;
+    if (!best || areas.free < best.free) [best, where] = [areas, at];
+  }
+  if (!best || best.free < CLOSED * best.room) return undefined;
+  const at: Vec3 = [...a.at];
+  at[axis] = where;
+  return { at, area: best.free, room: best.room };
+}
+
+/** Area of what of a polygon lies in a rectangle. */
+function areaIn(polygon: readonly Point2[], low: Point2, high: Point2): number {
+  let rest: readonly Point2[] = polygon;
+  for (const [normal, offset] of [
+    [[1, 0], low[0]],
+    [[-1, 0], -high[0]],
+    [[0, 1], low[1]],
+    [[0, -1], -high[1]],
+  ] as const) {
+    rest = clip(rest, normal, offset);
+    if (rest.length < 3) return 0;
+  }
+  return area(rest);
+}
+
+/** Area that rectangles cover together. */
+function unionArea(rects: readonly Rect[]): number {
+  if (rects.length === 0) return 0;
+  const xs = [...new Set(rects.flatMap((r) => [r.low[0], r.high[0]]))].sort((p, q) => p - q);
+  let sum = 0;
+  for (let i = 1; i < xs.length; i++) {
+    const [x0, x1] = [xs[i - 1]!, xs[i]!];
+    const spans = rects
+      .filter((r) => r.low[0] < x1 && r.high[0] > x0)
+      .map((r): [number, number] => [r.low[1], r.high[1]])
+      .sort((p, q) => p[0] - q[0]);
+    let end = -Infinity;
+    for (const [from, to] of spans) {
+      if (to <= end) continue;
+      sum += (x1 - x0) * (to - Math.max(from, end));
+      end = to;
+    }
+  }
+  return sum;
+}
+
+const ALONG: Readonly<Record<number, readonly (readonly string[])[]>> = {
+  0: [
+    [''],
+    ['left', 'right'],
+    ['left', 'middle', 'right'],
+    ['far left', 'left', 'right', 'far right'],
+    ['far left', 'left', 'middle', 'right', 'far right'],
+  ],
+  1: [
+    [''],
+    ['front', 'rear'],
+    ['front', 'middle', 'rear'],
+    ['front', 'middle front', 'middle rear', 'rear'],
+    ['front', 'middle front', 'middle', 'middle rear', 'rear'],
+  ],
+  2: [
+    [''],
+    ['low', 'high'],
+    ['low', 'halfway up', 'high'],
+    ['low', 'lower half', 'upper half', 'high'],
+    ['low', 'lower', 'halfway up', 'upper', 'high'],
+  ],
+};
+
+/** `rear left, high`. */
+function zoneName(cell: readonly number[], counts: readonly number[]): string {
+  const word = (i: number) => ALONG[i]![counts[i]! - 1]![cell[i]!]!;
+  const flat = [word(1), word(0)].filter((w) => w !== '').join(' ');
+  return [flat, word(2)].filter((w) => w !== '').join(', ') || 'inside';
+}

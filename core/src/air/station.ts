@@ -1,0 +1,27 @@
+import { station } from '../station';
+import { assessAir } from './assess';
+import { slowAirFindings } from './findings';
+import { airRemedies } from './remedies';
+import { airReport } from './report';
+
+export const air = station({
+  id: 'air',
+  number: 4,
+  label: 'Air',
+  running: true,
+  reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'air'],
+  assess: ({ document, assembly }) => assessAir(document, assembly),
+  /** How sure it is, and what becomes of it when a fan stands. */
+  slow: ({ document, assembly }) => ({ findings: slowAirFindings(airReport(document, assembly)) }),
+  remedies: airRemedies,
+  print: (_context, { watts, through, needed, rise, around, noise, temperatures }) => ({
+    air: { watts, through, needed, rise, around, noise: Number.isFinite(noise) ? noise : null, temperatures },
+  }),
+  jobs: () => import('./jobs'),
+  verbs: {
+    air: {
+      words: 'flows, rises, temperatures and noise in every state',
+      load: async () => (await import('./verbs')).air,
+    },
+  },
+});
