@@ -19,6 +19,10 @@ export function cocktailTable(): Conversion {
   table.brief.policy = 'conserve';
   table.brief.place = 'In the hall, both long sides free';
   table.brief.survivors = { 'tube-1': { name: 'The picture tube', about: { kind: 'feature', id: 'tube-1' } } };
+  table.power.mains = { volts: '230', fuse: 2, slow: true, poles: 1, strainRelief: true };
+  table.power.decorations = {
+    'decoration-1': { name: 'Marquee glow tubes', volts: 900, screened: true, earthed: false },
+  };
   table.shell = {
     hull,
     material: 'fibreboard',

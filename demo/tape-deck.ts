@@ -186,5 +186,22 @@ export function tapeDeckUnplaced(): Conversion {
     'drive-2': fromLibrary('drive/2.5-7', 'System drive'),
     'fan-1': fromLibrary('fan/80x15', 'Exhaust fan'),
   };
+  deck.power.supplies = {
+    'supply-1': {
+      rating: 450,
+      rails: { '12 V': 37.5, '5 V': 15, '3.3 V': 15, '5 V standby': 2.5 },
+      ownSwitch: 'reached',
+    },
+  };
+  // One lead of the supply ends in a plug for each drive.
+  deck.power.adapters = {
+    'adapter-1': { name: 'Drive splitter', plug: 'sata', feeds: { 'drive-1': true, 'drive-2': true }, gauge: 18 },
+  };
+  deck.power.mains = { volts: '230', fuse: 3.15, slow: true, poles: 2, inlet: 10, strainRelief: true, separated: true };
+  deck.power.earth = {
+    'body/lid': { ohms: 0.06, note: 'own wire to the rear left' },
+    'part/supply-1': { ohms: 0.02, note: '' },
+  };
+  deck.power.hours = 3;
   return deck;
 }

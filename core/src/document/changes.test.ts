@@ -153,6 +153,43 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       loop: { order: ['board-1'], pump: { head: 20, flow: 8 }, bore: 10, reservoir: 200, filledAt: 'lid off' },
     },
   ],
+  setPower: [deck, { type: 'setPower', power: { staggered: true, hours: 8 } }],
+  setSupply: [deck, { type: 'setSupply', part: 'supply-1', supply: { rating: 600, selector: '230 V' } }],
+  setSource: [
+    deck,
+    {
+      type: 'setSource',
+      part: 'supply-1',
+      source: { kind: 'brick', volts: 12, amps: 10, takes: { from: 11, to: 13 }, gives: 120 },
+    },
+  ],
+  setAdapter: [
+    deck,
+    {
+      type: 'setAdapter',
+      id: 'adapter-2',
+      adapter: { name: 'S', plug: 'peripheral', on: 'adapter-1', feeds: { 'fan-1': true } },
+    },
+  ],
+  setWire: [deck, { type: 'setWire', link: 'supply-1>board-1:main-power', wire: { gauge: 16 } }],
+  setTrigger: [
+    deck,
+    {
+      type: 'setTrigger',
+      trigger: { how: 'relay', coil: 12, current: 40, from: '12 V', pulls: 'PS_ON to ground', commonGround: true },
+    },
+  ],
+  setMains: [deck, { type: 'setMains', mains: { acknowledged: true, fuse: 2 } }],
+  setEarth: [deck, { type: 'setEarth', thing: 'feature/keys-1', name: 'Keys', ohms: 0.05 }],
+  setDecoration: [
+    deck,
+    {
+      type: 'setDecoration',
+      id: 'decoration-1',
+      decoration: { name: 'Lamp', volts: 900, screened: true, earthed: true },
+    },
+  ],
+  setPin: [deck, { type: 'setPin', pin: '3', function: 'ground', measured: 0 }],
   accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
   all: [
     deck,

@@ -3,10 +3,19 @@ import { briefSection } from '../brief/section';
 import { cutSection } from '../cut/section';
 import { layoutSection } from '../fit/section';
 import { kitSection } from '../kit/section';
+import { powerSection } from '../power/section';
 import { shellSection } from '../shell/section';
 
 /** What a document is made of, in the order of the work: a section looks only at those before it. */
-export const SECTIONS = [briefSection, shellSection, kitSection, layoutSection, cutSection, airSection] as const;
+export const SECTIONS = [
+  briefSection,
+  shellSection,
+  kitSection,
+  layoutSection,
+  cutSection,
+  airSection,
+  powerSection,
+] as const;
 
 type AnySection = (typeof SECTIONS)[number];
 

@@ -92,4 +92,5 @@ function toOwnOpenings({ cut }: Old): void {
 /** 5 → 6: what the layout does when it is switched on. */
 function toRunning(document: Old): void {
   document.air = { fans: {}, ways: {}, thermal: {} };
+  document.power = { supplies: {}, sources: {}, adapters: {}, wires: {}, earth: {}, decorations: {}, pins: {} };
 }

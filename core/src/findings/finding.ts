@@ -16,7 +16,7 @@ export type Unit =
   | 'W'
   | 'V'
   | 'A'
-  | 'mΩ'
+  | 'mV'
   | 'Pa'
   | 'm³/h'
   | 'dB(A)'

@@ -4,7 +4,21 @@ import type { Complaint } from './check';
 /** Something of the plan that other things speak of by its id. */
 export interface Thing {
   kind:
-    'part' | 'feature' | 'body' | 'opening' | 'face' | 'survivor' | 'target' | 'holeMap' | 'photo' | 'cut' | 'print';
+    | 'part'
+    | 'feature'
+    | 'body'
+    | 'opening'
+    | 'face'
+    | 'survivor'
+    | 'target'
+    | 'holeMap'
+    | 'photo'
+    | 'cut'
+    | 'print'
+    | 'adapter'
+    | 'decoration'
+    | 'link'
+    | 'screen';
   id: string;
 }
 

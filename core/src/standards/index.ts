@@ -13,6 +13,7 @@ export * from './draws';
 export * from './drills';
 export * from './heat';
 export * from './materials';
+export * from './wires';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';
 export { SLOT_PITCH } from './cards';

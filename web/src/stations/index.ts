@@ -4,7 +4,8 @@ import { brief } from './brief/station';
 import { cut } from './cut/station';
 import { fit } from './fit/station';
 import { kit } from './kit/station';
+import { power } from './power/station';
 import { shell } from './shell/station';
 
 /** The stations of the interface. One line each. */
-export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, cut];
+export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, power, cut];

@@ -29,12 +29,20 @@ const SPARE = { share: 1.03, more: 15 };
 /** From the end of a plug to the nearest free cell, mm. */
 const NEAR = 14;
 
-/** The routes of the cables of a plan, or of some; the same free room serves all of one thickness. */
-export function routesOf(
-  document: Conversion,
-  assembly: Assembly,
-  which: (link: Link) => boolean = () => true,
-): Route[] {
+const kept = new WeakMap<Assembly, { cables: Conversion['layout']['cables']; routes: Route[] }>();
+
+/** The routes of the cables of a plan, or of some. All of a plan are kept: more than one station asks for them. */
+export function routesOf(document: Conversion, assembly: Assembly, which?: (link: Link) => boolean): Route[] {
+  if (which) return findRoutes(document, assembly, which);
+  const known = kept.get(assembly);
+  if (known?.cables === document.layout.cables) return known.routes;
+  const routes = findRoutes(document, assembly, () => true);
+  kept.set(assembly, { cables: document.layout.cables, routes });
+  return routes;
+}
+
+/** The same free room serves all cables of one thickness. */
+function findRoutes(document: Conversion, assembly: Assembly, which: (link: Link) => boolean): Route[] {
   const rooms = new Map<string, CellGrid>();
   const roomFor = (thickness: number, step: number) => {
     const key = `${thickness}/${step}`;

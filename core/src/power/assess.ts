@@ -1,0 +1,23 @@
+import { assemble, type Assembly } from '../assembly';
+import type { Conversion, TargetFigures } from '../document';
+import type { Assessed } from '../station';
+import { powerFindings } from './findings';
+import { powerReport, type PowerReport } from './report';
+
+/** How the machine is fed, at once: wires come after their ways are known. Pure. */
+export function assessPower(document: Conversion, assembly: Assembly = assemble(document)): Assessed<PowerReport> {
+  const report = powerReport(document, assembly);
+  const any = report.budget.parts.length > 0;
+  const figures: TargetFigures = any ? { 'wall-watts': report.wall.typical } : {};
+  const most = Math.max(report.budget.loads.peak.total, report.budget.loads.start.total);
+  return {
+    report,
+    findings: powerFindings(document, assembly, report),
+    rest: any
+      ? report.rating === undefined
+        ? `${most.toFixed(0)} W`
+        : `${most.toFixed(0)} / ${report.rating.toFixed(0)} W`
+      : 'nothing draws yet',
+    figures,
+  };
+}

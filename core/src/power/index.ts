@@ -1,0 +1,17 @@
+export { assessPower } from './assess';
+export {
+  LOAD_STATES,
+  USUAL,
+  type Advice,
+  type AtWall,
+  type Budget,
+  type Load,
+  type LoadState,
+  type PartLoad,
+} from './budget';
+export { weakest, type ChainLink } from './chains';
+export { BOND, type Earthed } from './earth';
+export type { Feed, PowerReport } from './report';
+export { lampResistor, type LampResistor } from './series';
+export { TRIGGER_OFFERS } from './sources';
+export type { Wire, WireRail } from './wires';
