@@ -19,6 +19,20 @@ export function cocktailTable(): Conversion {
   table.brief.policy = 'conserve';
   table.brief.place = 'In the hall, both long sides free';
   table.brief.survivors = { 'tube-1': { name: 'The picture tube', about: { kind: 'feature', id: 'tube-1' } } };
+  table.links.screens = {
+    'screen-1': {
+      name: 'The table’s tube',
+      kind: 'tube',
+      horizontal: [15.6, 15.8],
+      vertical: [49, 61],
+      interlace: true,
+      clock: [25, 400],
+      width: 640,
+      height: 480,
+      size: [380, 285],
+      refresh: 60,
+    },
+  };
   table.power.mains = { volts: '230', fuse: 2, slow: true, poles: 1, strainRelief: true };
   table.power.decorations = {
     'decoration-1': { name: 'Marquee glow tubes', volts: 900, screened: true, earthed: false },

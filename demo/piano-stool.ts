@@ -186,6 +186,37 @@ export function pianoStoolUnplaced(): Conversion {
     'vent-3': { ...mesh('Floor vent, left', 120.4, 84, 110, 60), screws: [] },
   };
   stool.air.state = 'typical';
+  // Six drives and a graphics card on a small host: an adapter of one lane for four of them.
+  stool.links.nodes = {
+    'host-1': { name: 'Host beside the stool', type: 'processor' },
+    'socket-1': { name: 'Socket of 40 Gb/s', type: 'cable-40', on: 'host-1' },
+    'socket-2': { name: 'M.2 socket', type: 'm2-m', on: 'host-1', gen: 3 },
+    'socket-3': { name: 'SATA sockets', type: 'sata-ports', on: 'host-1', count: 2 },
+    'adapter-1': {
+      name: 'External graphics housing',
+      type: 'external-graphics',
+      on: 'socket-1',
+      fed: true,
+      length: 700,
+      second: 700,
+      charges: 60,
+      part: 'housing-1',
+    },
+    'link-7': { name: 'Graphics card', type: 'graphics', on: 'adapter-1' },
+    'adapter-2': { name: 'M.2 to four SATA', type: 'm2-to-sata', on: 'socket-2' },
+    ...Object.fromEntries(
+      [1, 2, 3, 4, 5, 6].map((n) => [
+        `link-${n}`,
+        {
+          name: `Archive drive ${n}`,
+          type: 'sata-disc' as const,
+          on: n <= 4 ? 'adapter-2' : 'socket-3',
+          part: `drive-${n}`,
+        },
+      ]),
+    ),
+  };
+  stool.links.usage = 'all';
   // It stands on legs.
   stool.air.feet = 180;
   stool.air.fans = { 'fan-1': { feed: '12 V' } };

@@ -203,5 +203,40 @@ export function tapeDeckUnplaced(): Conversion {
     'part/supply-1': { ohms: 0.02, note: '' },
   };
   deck.power.hours = 3;
+  deck.links.nodes = {
+    'host-1': { name: 'Processor', type: 'processor', part: 'board-1' },
+    'host-2': { name: 'Chipset', type: 'chipset' },
+    'socket-1': { name: 'Card slot', type: 'slot-x16', on: 'host-1' },
+    'socket-2': {
+      name: 'M.2 socket under the board',
+      type: 'm2-m',
+      on: 'host-2',
+      gen: 3,
+      disables: { 'socket-4': true },
+    },
+    'socket-3': { name: 'SATA sockets 1 and 2', type: 'sata-ports', on: 'host-2', count: 2 },
+    'socket-4': { name: 'SATA sockets 3 and 4', type: 'sata-ports', on: 'host-2', count: 2 },
+    'socket-5': { name: 'Rear USB sockets', type: 'usb-5', on: 'host-2', count: 4, outside: true },
+    'adapter-1': { name: 'Ribbon under the card', type: 'riser', on: 'socket-1', length: 300 },
+    'link-1': { name: 'Graphics card', type: 'graphics', on: 'adapter-1', part: 'card-1' },
+    'link-2': { name: 'Archive drive', type: 'sata-disc', on: 'socket-3', part: 'drive-1' },
+    'link-3': { name: 'System drive', type: 'sata-flash', on: 'socket-3', part: 'drive-2', boot: true },
+    'link-4': { name: 'Transport keys', type: 'usb-device', on: 'socket-5' },
+  };
+  deck.links.antennas = { 'antenna-1': { name: 'Network antenna', where: 'plastic or wood', apart: 220 } };
+  deck.links.screens = {
+    'screen-1': {
+      name: 'Cutting screen',
+      kind: 'panel',
+      horizontal: [30, 90],
+      vertical: [50, 75],
+      interlace: false,
+      clock: [25, 600],
+      width: 2560,
+      height: 1440,
+      size: [597, 336],
+      refresh: 60,
+    },
+  };
   return deck;
 }

@@ -190,6 +190,15 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
     },
   ],
   setPin: [deck, { type: 'setPin', pin: '3', function: 'ground', measured: 0 }],
+  setLink: [deck, { type: 'setLink', id: 'socket-1', node: null }],
+  setUsage: [deck, { type: 'setUsage', usage: 'all' }],
+  setOutside: [deck, { type: 'setOutside', outside: 5 }],
+  setAntenna: [deck, { type: 'setAntenna', id: 'antenna-9', antenna: { name: 'A', where: 'slot', slot: 40 } }],
+  setScreen: [deck, { type: 'setScreen', id: 'screen-1', screen: null }],
+  addTry: [
+    deck,
+    { type: 'addTry', id: 'try-1', attempt: { set: 'A', modeline: 'x', seen: 'locks', picture: [0, 1, 0, 1] } },
+  ],
   accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
   all: [
     deck,

@@ -17,6 +17,7 @@ export * from '../cut/section';
 export * from '../fit/section';
 export { nextId, SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
 export * from '../kit/section';
+export * from '../links/section';
 export * from '../power/section';
 export * from '../shell/section';
 export { MATERIALS, type Material } from '../standards/materials';

@@ -3,6 +3,7 @@ import { briefSection } from '../brief/section';
 import { cutSection } from '../cut/section';
 import { layoutSection } from '../fit/section';
 import { kitSection } from '../kit/section';
+import { linksSection } from '../links/section';
 import { powerSection } from '../power/section';
 import { shellSection } from '../shell/section';
 
@@ -15,6 +16,7 @@ export const SECTIONS = [
   cutSection,
   airSection,
   powerSection,
+  linksSection,
 ] as const;
 
 type AnySection = (typeof SECTIONS)[number];

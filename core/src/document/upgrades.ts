@@ -93,4 +93,5 @@ function toOwnOpenings({ cut }: Old): void {
 function toRunning(document: Old): void {
   document.air = { fans: {}, ways: {}, thermal: {} };
   document.power = { supplies: {}, sources: {}, adapters: {}, wires: {}, earth: {}, decorations: {}, pins: {} };
+  document.links = { nodes: {}, usage: 'two', antennas: {}, screens: {}, tries: {} };
 }

@@ -12,6 +12,7 @@ export * from './cutouts';
 export * from './draws';
 export * from './drills';
 export * from './heat';
+export * from './links';
 export * from './materials';
 export * from './wires';
 export { FAN_SIZES } from './fans';

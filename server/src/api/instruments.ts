@@ -1,7 +1,9 @@
 import express, { Router } from 'express';
 import { valueAt } from '@young-shell/core/document';
 import type { Measured } from '@young-shell/core/quantity';
+import { SET_NAMES, type SetName } from '@young-shell/core/links';
 import { Calipers } from '../instruments/calipers';
+import { tryOnTube } from '../instruments/tube';
 import type { ConversionStore } from '../store/conversions';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
@@ -34,6 +36,17 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
       ...calipers.press(conversion, path, known),
     });
     response.status(204).end();
+  });
+  // A timing on a simulated tube monitor; nothing of it touches a real one.
+  router.post('/tube/try', express.json({ limit: '10kb' }), (request, response) => {
+    const { set, modeline } = (request.body ?? {}) as { set?: unknown; modeline?: unknown };
+    if (!SET_NAMES.includes(set as SetName) || typeof modeline !== 'string' || modeline.length > 300)
+      throw new ApiError(400, 'bad-request', `A try needs a set (${SET_NAMES.join(', ')}) and a modeline.`);
+    try {
+      response.json({ simulated: true, ...tryOnTube(set as SetName, modeline) });
+    } catch (error) {
+      throw new ApiError(400, 'bad-timing', (error as Error).message);
+    }
   });
   return router;
 }

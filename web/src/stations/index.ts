@@ -4,8 +4,9 @@ import { brief } from './brief/station';
 import { cut } from './cut/station';
 import { fit } from './fit/station';
 import { kit } from './kit/station';
+import { links } from './links/station';
 import { power } from './power/station';
 import { shell } from './shell/station';
 
 /** The stations of the interface. One line each. */
-export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, power, cut];
+export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, power, links, cut];

@@ -1,8 +1,9 @@
+import { useEffect } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Tabs } from '../../ui/Tabs';
 import { FansPanel } from './FansPanel';
 import { FlowPanel } from './FlowPanel';
-import { setTab, type AirTab } from './slice';
+import { setTab, showAir, type AirTab } from './slice';
 import { WarmthPanel } from './WarmthPanel';
 import { WaysPanel } from './WaysPanel';
 
@@ -10,6 +11,12 @@ import { WaysPanel } from './WaysPanel';
 export function AirStation() {
   const tab = useAppSelector((s) => s.air.tab);
   const dispatch = useAppDispatch();
+  useEffect(() => {
+    dispatch(showAir(true));
+    return () => {
+      dispatch(showAir(false));
+    };
+  }, [dispatch]);
   return (
     <Tabs
       label="Air"

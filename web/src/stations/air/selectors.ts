@@ -40,8 +40,12 @@ const along = (p: Vec3, direction: Vec3, by: number): Vec3 => [
   p[2] + direction[2] * by,
 ];
 
-/** Arrows of all openings and fans, and of the air from zone to zone. */
-export const selectArrows = createSelector([selectAir], (air): AirArrow[] => {
+const NONE: AirArrow[] = [];
+
+/** Arrows of all openings and fans, and of the air from zone to zone, while the station is open. */
+export const selectArrows = (state: RootState): AirArrow[] => (state.air.shown ? arrowsOf(state) : NONE);
+
+const arrowsOf = createSelector([selectAir], (air): AirArrow[] => {
   const outer = [
     // What goes through a seam is spread along it: no place to draw it at.
     ...air.ways

@@ -6,11 +6,13 @@ export type AirTab = 'flow' | 'fans' | 'ways' | 'warmth' | 'loop';
 
 interface AirState {
   tab: AirTab;
+  /** The station is open: arrows are drawn. */
+  shown: boolean;
   /** Tried on the whole shell: drawn and told, not kept. */
   whatIf: WhatIf;
 }
 
-const initialState: AirState = { tab: 'flow', whatIf: { speed: 1, vents: 1, heat: 1 } };
+const initialState: AirState = { tab: 'flow', shown: false, whatIf: { speed: 1, vents: 1, heat: 1 } };
 
 const slice = createSlice({
   name: 'air',
@@ -25,6 +27,9 @@ const slice = createSlice({
     asItIs: (state) => {
       state.whatIf = initialState.whatIf;
     },
+    showAir: (state, { payload }: PayloadAction<boolean>) => {
+      state.shown = payload;
+    },
     forgetAir: () => initialState,
   },
 });
@@ -36,4 +41,4 @@ declare module '../../app/store' {
 }
 addSlice('air', slice.reducer);
 
-export const { setTab, tryOut, asItIs, forgetAir } = slice.actions;
+export const { setTab, tryOut, asItIs, showAir, forgetAir } = slice.actions;

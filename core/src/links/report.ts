@@ -1,0 +1,32 @@
+import type { Conversion } from '../document';
+import { linkTree, overloaded, type Linked } from './tree/tree';
+
+/** USB sockets: how many look out, how many of those are taken. */
+export interface Outside {
+  sockets: number;
+  taken: number;
+  left: number;
+  wanted: number;
+}
+
+export interface LinksReport {
+  tree: Linked[];
+  /** Edges that hold back what is behind them, the worst first. */
+  bottlenecks: Linked[];
+  outside: Outside;
+}
+
+/** Sockets outside for a keyboard, a dongle and a stick. Common practice, no source. */
+const WANTED = 3;
+
+export function linksReport(document: Conversion): LinksReport {
+  const tree = linkTree(document);
+  const usb = tree.filter((l) => l.type.offers?.port === 'USB' && l.node.outside);
+  const sockets = usb.reduce((sum, l) => sum + (l.node.count ?? l.type.offers!.count), 0);
+  const taken = usb.reduce((sum, l) => sum + l.children.length, 0);
+  return {
+    tree,
+    bottlenecks: overloaded(tree),
+    outside: { sockets, taken, left: sockets - taken, wanted: document.links.outside ?? WANTED },
+  };
+}

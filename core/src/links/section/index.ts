@@ -1,0 +1,108 @@
+import type { Kit } from '../../kit/section';
+import { put, section, type Complaint } from '../../form';
+import { form, type Antenna, type Attempt, type LinkNode, type Links, type Screen, type Usage } from './form';
+
+export {
+  LINK_NAMES,
+  USAGE_NAMES,
+  type Antenna,
+  type Attempt,
+  type LinkNode,
+  type Links,
+  type Screen,
+  type Usage,
+} from './form';
+
+interface Seen {
+  kit: Kit;
+  links: Links;
+}
+
+/** The ways to alter what is linked with what. */
+export type LinksChange =
+  | { type: 'setLink'; id: string; node: LinkNode | null }
+  | { type: 'setUsage'; usage: Usage }
+  | { type: 'setOutside'; outside: number | null }
+  | { type: 'setAntenna'; id: string; antenna: Antenna | null }
+  | { type: 'setScreen'; id: string; screen: Screen | null }
+  | { type: 'addTry'; id: string; attempt: Attempt | null };
+
+export const linksSection = section<'links', Links, Seen, LinksChange>({
+  key: 'links',
+  form,
+  empty: () => ({ nodes: {}, usage: 'two', antennas: {}, screens: {}, tries: {} }),
+  rules,
+  changes: {
+    setLink: {
+      alter: ({ links }, { id, node }) => put(links.nodes, id, node),
+      words: ({ links }, { id, node }) => {
+        const before = links.nodes[id];
+        if (!node) return `unlink ${before?.name ?? id}`;
+        if (before && before.on !== node.on)
+          return `${node.name} onto ${links.nodes[node.on ?? '']?.name ?? 'nothing'}`;
+        return `${before ? 'change' : 'link'} ${node.name}`;
+      },
+    },
+    setUsage: {
+      alter: ({ links }, { usage }) => put(links, 'usage', usage),
+      words: (_document, { usage }) => `links busy: ${usage}`,
+    },
+    setOutside: {
+      alter: ({ links }, { outside }) => put(links, 'outside', outside),
+      words: (_document, { outside }) => `${outside ?? 0} sockets wanted outside`,
+    },
+    setAntenna: {
+      alter: ({ links }, { id, antenna }) => put(links.antennas, id, antenna),
+      words: ({ links }, { id, antenna }) =>
+        antenna ? `antenna: ${antenna.name}` : `delete ${links.antennas[id]?.name ?? id}`,
+    },
+    setScreen: {
+      alter: ({ links }, { id, screen }) => put(links.screens, id, screen),
+      words: ({ links }, { id, screen }) =>
+        screen ? `screen: ${screen.name}` : `delete ${links.screens[id]?.name ?? id}`,
+    },
+    addTry: {
+      alter: ({ links }, { id, attempt }) => put(links.tries, id, attempt),
+      words: (_document, { attempt }) =>
+        attempt ? `tried on the simulated set ${attempt.set}: ${attempt.seen}` : 'a try forgotten',
+    },
+  },
+  things: ({ nodes, screens }) => ({ link: nodes, screen: screens }),
+  forget: ({ links }, { kind, id: gone }) => {
+    if (kind === 'part') for (const node of Object.values(links.nodes)) if (node.part === gone) delete node.part;
+    if (kind === 'link')
+      for (const node of Object.values(links.nodes)) {
+        if (node.on === gone) delete node.on;
+        if (node.disables && gone in node.disables) delete node.disables[gone];
+      }
+  },
+});
+
+function rules({ kit, links }: Seen): Complaint[] {
+  const complaints: Complaint[] = [];
+  for (const [id, { on, part, disables }] of Object.entries(links.nodes)) {
+    const path = `/links/nodes/${id}`;
+    if (part !== undefined && !(part in kit.parts))
+      complaints.push({ path: `${path}/part`, message: `There is no part “${part}”.` });
+    if (on !== undefined && !(on in links.nodes))
+      complaints.push({ path: `${path}/on`, message: `There is nothing “${on}” that it could hang on.` });
+    for (const other of Object.keys(disables ?? {}))
+      if (!(other in links.nodes))
+        complaints.push({
+          path: `${path}/disables/${other}`,
+          message: `There is nothing “${other}” that it could disable.`,
+        });
+    const seen = new Set([id]);
+    for (let up = on; up !== undefined; up = links.nodes[up]?.on) {
+      if (seen.has(up)) {
+        complaints.push({
+          path: `${path}/on`,
+          message: `“${links.nodes[id]!.name}” would hang on itself${up === id ? '' : ` by way of “${links.nodes[up]!.name}”`}: a chain ends at the processor or the chipset.`,
+        });
+        break;
+      }
+      seen.add(up);
+    }
+  }
+  return complaints;
+}

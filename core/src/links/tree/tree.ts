@@ -1,0 +1,247 @@
+import type { Conversion, LinkNode } from '../../document';
+import { LANE_RATE, LINK_TYPES, SATA_RATE, usbRate, type LinkType, type PortKind } from '../../standards';
+
+/** A node of the tree with what its link gives and what goes over it. */
+export interface Linked {
+  id: string;
+  node: LinkNode;
+  type: LinkType;
+  depth: number;
+  /** What it goes into offers, in words: `×4 gen 3`. */
+  link: string;
+  lanes: number;
+  gen: number;
+  /** MB/s of its link up, and of what is asked over it under the usage. Infinity where a link has no rate. */
+  rate: number;
+  asked: number;
+  /** MB/s that it would move with nothing in its way. */
+  alone: number;
+  /** What is wrong with the place it hangs in. */
+  faults: Fault[];
+  children: string[];
+}
+
+export interface Fault {
+  id: 'key' | 'full' | 'power' | 'own-power' | 'dead' | 'loose' | 'gen' | 'reach' | 'boot' | 'reaches';
+  stop: boolean;
+  words: string;
+}
+
+const typeOf = (node: LinkNode): LinkType => LINK_TYPES[node.type];
+
+/** Of hosts, what they give to sockets. */
+const hostLanes = (node: LinkNode) => ({
+  lanes: node.lanes ?? typeOf(node).lanes ?? 16,
+  gen: node.gen ?? typeOf(node).gen ?? 4,
+});
+
+/** The rate of a link, MB/s. */
+function rateOf(type: LinkType, port: PortKind | undefined, lanes: number, gen: number, megabits: number): number {
+  if (port === 'SATA') return SATA_RATE[Math.min(3, gen)] ?? Infinity;
+  if (port === 'USB') return usbRate(megabits);
+  if (port === 'picture') return Infinity;
+  if (port === undefined && type.kind === 'host') return Infinity;
+  return lanes * (LANE_RATE[Math.min(5, Math.max(1, gen))] ?? 0);
+}
+
+/**
+ * The tree of links: each negotiates the fewer lanes and the lower generation of its two ends, all the way up; what is
+ * asked over an edge is the sum of the devices behind it under the usage: all of them, the two largest, or the largest.
+ */
+export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
+  const { nodes, usage } = links;
+  const below = new Map<string, string[]>();
+  for (const [id, { on }] of Object.entries(nodes))
+    if (on !== undefined && on in nodes) below.set(on, [...(below.get(on) ?? []), id]);
+  const made: Linked[] = [];
+  const dead = new Set(
+    Object.values(nodes).flatMap((node) =>
+      node.disables && isUsed(nodes, node, below) ? Object.keys(node.disables) : [],
+    ),
+  );
+  const visit = (id: string, up: Linked | undefined, depth: number): { linked: Linked; busy: number[] } => {
+    const node = nodes[id]!;
+    const type = typeOf(node);
+    const faults: Fault[] = [];
+    const offer = up?.type.offers;
+    const port = type.into;
+    let lanes = node.lanes ?? type.lanes ?? 0;
+    let gen = node.gen ?? type.gen ?? 0;
+    let megabits = type.megabits ?? 0;
+    if (type.kind === 'host') ({ lanes, gen } = hostLanes(node));
+    else if (!up) faults.push({ id: 'loose', stop: false, words: `${node.name} hangs on nothing yet.` });
+    else {
+      const has: PortKind | undefined = up.type.kind === 'host' ? 'host' : offer?.port;
+      if (port !== has)
+        faults.push({
+          id: 'key',
+          stop: true,
+          words: `${node.name} goes into ${portWords(port)}; ${up.node.name} has ${portWords(has)}.`,
+        });
+      if (up.type.kind === 'host') {
+        // A socket takes its own lanes of its host, at most as new as it.
+        gen = Math.min(
+          gen || hostLanes(up.node).gen,
+          port === 'host' && type.offers?.port === 'SATA' ? 3 : hostLanes(up.node).gen,
+        );
+      } else {
+        const wide = Math.min(up.lanes || Infinity, offer?.lanes ?? Infinity);
+        if (lanes > 0) lanes = Math.min(lanes, wide);
+        if (port === 'SATA') gen = Math.min(gen || 3, offer?.gen ?? 3);
+        else if (gen > 0) gen = Math.min(gen, up.gen || gen);
+        megabits = Math.min(megabits || Infinity, offer?.megabits ?? Infinity, up.type.megabits ?? Infinity);
+      }
+    }
+    const rate = rateOf(type, type.kind === 'socket' ? type.offers?.port : port, lanes, gen, megabits);
+    const linked: Linked = {
+      id,
+      node,
+      type,
+      depth,
+      lanes,
+      gen,
+      rate,
+      asked: 0,
+      alone: 0,
+      faults,
+      children: below.get(id) ?? [],
+      link: linkWords(type, port, lanes, gen, megabits),
+    };
+    made.push(linked);
+    if (dead.has(id))
+      faults.push({
+        id: 'dead',
+        stop: true,
+        words: `${node.name} is dead: another socket that is used takes its lanes.`,
+      });
+    reachFaults(linked, faults);
+    const busy: number[] = [];
+    if (type.kind === 'device') {
+      linked.alone = Math.min(node.needs ?? type.needs ?? 0, ownRate(type, node));
+      if (linked.alone > 0) busy.push(linked.alone);
+    }
+    const count = type.kind === 'host' ? Infinity : (node.count ?? offerCount(type));
+    linked.children.forEach((child, i) => {
+      const { linked: under, busy: their } = visit(child, linked, depth + 1);
+      if (i >= count)
+        under.faults.push({
+          id: 'full',
+          stop: true,
+          words: `${node.name} has ${count === 1 ? 'one place' : `${count} places`}, and ${under.node.name} would be the ${i + 1}${['st', 'nd', 'rd'][i] ?? 'th'} in it.`,
+        });
+      powerFaults(linked, under);
+      busy.push(...their);
+    });
+    busy.sort((a, b) => b - a);
+    const counted = usage === 'all' ? busy : busy.slice(0, usage === 'two' ? 2 : 1);
+    linked.asked = counted.reduce((a, b) => a + b, 0);
+    return { linked, busy };
+  };
+  for (const [id, node] of Object.entries(nodes))
+    if (node.on === undefined || !(node.on in nodes)) visit(id, undefined, 0);
+  return made;
+}
+
+const offerCount = (type: LinkType): number => type.offers?.count ?? 0;
+
+/** What a device could do in the best place for it. */
+const ownRate = (type: LinkType, node: LinkNode): number =>
+  rateOf(type, type.into, node.lanes ?? type.lanes ?? 1, node.gen ?? type.gen ?? 1, type.megabits ?? 0);
+
+function isUsed(_nodes: Conversion['links']['nodes'], node: LinkNode, below: ReadonlyMap<string, string[]>): boolean {
+  const own = Object.entries(_nodes).find(([, n]) => n === node)?.[0];
+  return own !== undefined && (below.get(own)?.length ?? 0) > 0;
+}
+
+const portWords = (port: PortKind | undefined) =>
+  port === undefined
+    ? 'no place for anything'
+    : port === 'host'
+      ? 'the processor or the chipset'
+      : port === 'slot'
+        ? 'a card slot'
+        : port === 'cable 40'
+          ? 'a socket of 40 Gb/s'
+          : port === 'picture'
+            ? 'a picture socket'
+            : port === 'SATA' || port === 'USB'
+              ? `a ${port} socket`
+              : `an ${port} socket`;
+
+function linkWords(type: LinkType, port: PortKind | undefined, lanes: number, gen: number, megabits: number): string {
+  const side = type.kind === 'socket' ? type.offers?.port : port;
+  if (side === 'SATA') return `SATA ${[1.5, 3, 6][gen - 1] ?? 6} Gb/s`;
+  if (side === 'USB') return megabits >= 1000 ? `USB ${megabits / 1000} Gb/s` : `USB ${megabits} Mb/s`;
+  if (side === 'picture') return 'picture';
+  return lanes > 0 ? `×${lanes} gen ${gen}` : '';
+}
+
+function reachFaults({ node, type, gen }: Linked, faults: Fault[]): void {
+  if (type.reach && node.length !== undefined) {
+    const most = type.reach[gen] ?? type.reach[3] ?? Infinity;
+    if (node.length > most)
+      faults.push({
+        id: 'reach',
+        stop: false,
+        words: `${node.name} is ${node.length} mm long; at generation ${gen} such a cable is good for about ${most} mm. Set the slot one generation lower, or take a shorter one.`,
+      });
+  }
+  if (node.length !== undefined && node.second !== undefined && node.second < node.length)
+    faults.push({
+      id: 'reaches',
+      stop: false,
+      words: `The power cable beside ${node.name} is ${node.second} mm and does not reach as far as its ${node.length} mm.`,
+    });
+  if (type.ownPower && !node.fed)
+    faults.push({
+      id: 'own-power',
+      stop: true,
+      words: `${node.name} needs 12 V of its own: its socket gives a few watts on 3.3 V, no card runs from that.`,
+    });
+}
+
+function powerFaults(up: Linked, under: Linked): void {
+  const gives = up.type.gives;
+  const draws = under.type.draws;
+  if (gives === undefined || draws === undefined || draws <= gives + 1e-9) return;
+  under.faults.push({
+    id: 'power',
+    stop: true,
+    words: `${under.node.name} takes ${draws} W from its place; ${up.node.name} gives ${gives} W.`,
+  });
+}
+
+/** Where a device is held back: the edge on its way up that has least left for it. */
+export interface Bottleneck {
+  device: string;
+  edge: string;
+  has: number;
+  asked: number;
+}
+
+/** Edges over which more is asked than they give, the worst first. */
+export const overloaded = (tree: readonly Linked[]): Linked[] =>
+  tree
+    .filter((l) => l.type.kind !== 'host' && l.asked > l.rate * 1.001 && l.asked > 0)
+    .sort((a, b) => b.asked / b.rate - a.asked / a.rate);
+
+/** May a machine start from a node: does everything on its way up pass that through? */
+export function bootable(tree: readonly Linked[], id: string): string | undefined {
+  const by = new Map(tree.map((l) => [l.id, l]));
+  for (let at = by.get(id); at; at = at.node.on === undefined ? undefined : by.get(at.node.on))
+    if (at.id !== id && at.type.boots === false) return at.node.name;
+  return undefined;
+}
+
+/** What may hang on a node: nodes that go into what it offers, while it has a place left. */
+export function mayHang(tree: readonly Linked[], id: string, on: string): boolean {
+  const by = new Map(tree.map((l) => [l.id, l]));
+  const [node, up] = [by.get(id), by.get(on)];
+  if (!node || !up || id === on) return false;
+  for (let at: Linked | undefined = up; at; at = at.node.on === undefined ? undefined : by.get(at.node.on))
+    if (at.id === id) return false;
+  const has = up.type.kind === 'host' ? 'host' : up.type.offers?.port;
+  const left =
+    up.type.kind === 'host' || up.children.filter((c) => c !== id).length < (up.node.count ?? offerCount(up.type));
+  return node.type.into === has && left;
+}
