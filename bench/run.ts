@@ -16,6 +16,7 @@ import { medianOf, print, type Row } from './measure';
 import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
 import { packingLines } from './packing';
+import { runningRows } from './running';
 import { shellRows } from './shell';
 import { storeRows } from './store';
 
@@ -94,6 +95,7 @@ const fonts = {
   figures: font('@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff'),
 };
 tell(...(await cutRows(kernel, short)));
+tell(...(await runningRows(short)));
 
 tell({
   what: 'sheets of all faces as PDF',

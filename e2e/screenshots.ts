@@ -70,16 +70,6 @@ const VIEWS: {
     },
   },
   {
-    name: 'fit-layouts',
-    station: 'fit',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Layouts' }).click();
-      await page.getByRole('button', { name: 'Find layouts' }).click();
-      await page.getByText(/different layouts/).waitFor();
-      await page.getByRole('button', { name: 'Try on Layout 1', exact: true }).click();
-    },
-  },
-  {
     name: 'fit-ways',
     of: TOO_MUCH,
     station: 'fit',
@@ -87,14 +77,6 @@ const VIEWS: {
       await page.getByRole('tab', { name: 'Ways' }).click();
       await page.getByRole('button', { name: 'Find ways out' }).click();
       await page.getByText(/interventions tried/).waitFor();
-    },
-  },
-  {
-    name: 'fit-reach',
-    station: 'fit',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Reach' }).click();
-      await page.getByRole('button', { name: /riser: Board/ }).click();
     },
   },
   {
@@ -110,6 +92,21 @@ const VIEWS: {
     },
   },
   { name: 'fit-dark', station: 'fit', theme: 'dark', prepare: (page) => page.locator('[data-label="card-1"]').click() },
+  { name: 'air', station: 'air', prepare: (page) => page.getByText('dust comes in by every crack').first().waitFor() },
+  { name: 'power', station: 'power' },
+  { name: 'links', of: 'Heron piano stool', station: 'links' },
+  {
+    name: 'tube',
+    of: 'Ibis cocktail table',
+    station: 'links',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Tube' }).click();
+      await page.getByLabel(/Connect the simulated tube/).click();
+      await page.getByRole('button', { name: 'Try it on the simulated set' }).click();
+      await page.getByRole('button', { name: 'Try it', exact: true }).click();
+      await page.getByText('locks: the picture stands').waitFor();
+    },
+  },
   {
     name: 'cut',
     station: 'cut',
@@ -126,18 +123,6 @@ const VIEWS: {
     prepare: async (page) => {
       await page.getByRole('tab', { name: 'Strength' }).click();
       await page.getByText('With one of these').waitFor();
-    },
-  },
-  {
-    name: 'cut-print',
-    station: 'cut',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Print' }).click();
-      await page.getByRole('button', { name: 'Add', exact: true }).click();
-      await page
-        .getByText(/\d+ g, about/)
-        .first()
-        .waitFor();
     },
   },
   {
@@ -162,19 +147,6 @@ const VIEWS: {
       await wrong.click();
       await wrong.fill('143.2');
       await wrong.press('Enter');
-    },
-  },
-  {
-    name: 'own-part',
-    of: 'Plover typewriter',
-    station: 'kit',
-    prepare: async (page) => {
-      await page
-        .getByRole('button', { name: /^Matrix controller/ })
-        .first()
-        .click();
-      await page.getByRole('button', { name: /^Edit its/ }).click();
-      await page.getByRole('button', { name: /^USB-C/ }).click();
     },
   },
 ];

@@ -13,6 +13,9 @@ installPrograms({
   ezdxf: 'python3-ezdxf',
   ccx: 'calculix-ccx',
   slic3r: 'slic3r',
+  cvt: 'xcvt',
+  gtf: 'xserver-xorg-core',
+  'edid-decode': 'edid-decode',
 });
 installPackages({ tests: true });
 buildWeb();

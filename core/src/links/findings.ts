@@ -47,7 +47,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
         `${fault.id}/${id}`,
         fault.stop ? 'stop' : fault.id === 'loose' ? 'note' : 'warn',
         fault.words,
-        `${node.name}: ${FAULT_WORDS[fault.id]}`,
+        FAULT_WORDS[fault.id],
         [],
         about(node.part),
         fault.id !== 'dead',
@@ -68,7 +68,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
       many
         ? `${counted(using)[0]!.toUpperCase()}${counted(using).slice(1)} of the ${counted(behind.length)} behind ${edge.node.name} at ${each === undefined ? 'once' : `${mb(each)} each`} want ${mb(edge.asked)}; the link has ${mb(edge.rate)} (${edge.link}). Each gets ${share.toFixed(0)} % of what it could.`
         : `${device.node.name} could move ${mb(device.alone)}; ${own ? 'its link' : edge.node.name} has ${mb(edge.rate)} (${edge.link}): ${share.toFixed(0)} % of it.${device.node.type === 'graphics' ? ' Pictures that fit into the card’s own memory hardly feel that; what is loaded all the time does.' : ''}`,
-      `${edge.node.name} ${edge.rate.toFixed(0)} of ${edge.asked.toFixed(0)} MB/s`,
+      `${edge.rate.toFixed(0)} of ${edge.asked.toFixed(0)} MB/s`,
       [
         { label: 'asked', value: edge.asked, unit: 'MB/s', source: PRACTICE },
         { label: 'link', value: edge.rate, unit: 'MB/s', source: PCI },
@@ -85,7 +85,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
           `boot/${id}`,
           'warn',
           `The machine is to start from ${node.name}; behind ${through} many boards don’t see it at the start. Put what it starts from on a socket of the board.`,
-          `${node.name}: boot`,
+          'does not start',
           [],
           about(node.part),
           true,
@@ -100,6 +100,20 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
       [{ label: 'left outside', value: outside.left, unit: 'count', source: PRACTICE }],
     );
 
+  // A graphics card on a cable: what comes of it, and what the host gets.
+  for (const { id, node, rate } of tree)
+    if (node.type === 'external-graphics') {
+      const whole = 16 * 1969;
+      say(
+        `external/${id}`,
+        'note',
+        `${node.name} hangs on ${mb(rate)}, ${((100 * rate) / whole).toFixed(0)} % of a slot of 16 lanes; a screen on the card itself loses least, one on the host sends every picture back over the cable. ${node.charges ? `It charges the host with ${node.charges} W: no brick for that.` : 'It does not charge the host: that keeps its own brick.'}`,
+        `${((100 * rate) / whole).toFixed(0)} % of a slot`,
+        [{ label: 'link', value: rate, unit: 'MB/s', source: PCI }],
+        about(node.part),
+      );
+    }
+
   // Radio.
   const conducts = METAL.has(shell.material);
   for (const [id, antenna] of Object.entries(links.antennas)) {
@@ -108,7 +122,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
         `antenna/${id}`,
         'stop',
         `${antenna.name} stands inside a shell of ${shell.material}: hardly anything gets out. Lead it outside, or to a window of plastic of ${WAVE.half.toFixed(0)} mm or more; a whip is ${WAVE.quarter.toFixed(0)} mm long.`,
-        `${antenna.name} in metal`,
+        'antenna in metal',
         [],
         [],
         true,
@@ -146,7 +160,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
   for (const [id, screen] of Object.entries(links.screens)) {
     if (screen.kind !== 'tube') continue;
     const { found, why } = searchTube(screen);
-    if (why) say(`screen/${id}`, 'stop', `${screen.name}: ${why}`, `${screen.name}: no picture`);
+    if (why) say(`screen/${id}`, 'stop', `${screen.name}: ${why}`, 'no picture');
     else {
       const super_ = found.some((f) => f.times > 1);
       say(

@@ -442,7 +442,7 @@ function decorationFindings({ power }: Conversion, say: Say): void {
         `decoration/${id}`,
         'stop',
         `${d.name} works at ${d.volts} V: it needs a closed screen that is earthed, so that no hand and no wire gets to it. ${AUTHORITY}`,
-        `${d.name} not screened`,
+        'not screened',
         [],
         [],
       );

@@ -1,4 +1,4 @@
-import type { Conversion, SourceSetting, Trigger } from '../document';
+import type { SourceSetting, Trigger } from '../document';
 import { PD_LEVELS } from '../standards';
 
 /** What is said of a source outside. */
@@ -118,12 +118,3 @@ export function judgeTrigger(trigger: Trigger): { id: string; words: string }[] 
     });
   return said;
 }
-
-/** Supplies in a kit that work side by side. */
-export const suppliesOf = (
-  { kit }: Pick<Conversion, 'kit'>,
-  kindOf: (part: Conversion['kit']['parts'][string]) => string | undefined,
-): string[] =>
-  Object.entries(kit.parts)
-    .filter(([, part]) => kindOf(part) === 'supply')
-    .map(([id]) => id);

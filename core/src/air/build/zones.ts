@@ -84,15 +84,7 @@ function makeZones(assembly: Assembly): Zones {
     const [from, to] = [inPlane(axis, low), inPlane(axis, high)];
     const room = sectionAt(axis, at).reduce((sum, polygon) => sum + Math.abs(areaIn(polygon, from, to)), 0);
     if (room <= 0) return { room: 0, free: 0 };
-    const rects: Rect[] = [];
-    for (const s of shapes) {
-      if (s.low[axis] >= at || s.high[axis] <= at) continue;
-      const [p, q] = [inPlane(axis, s.low), inPlane(axis, s.high)];
-      const a: Point2 = [Math.max(p[0], from[0]), Math.max(p[1], from[1])];
-      const b: Point2 = [Math.min(q[0], to[0]), Math.min(q[1], to[1])];
-      if (a[0] < b[0] && a[1] < b[1]) rects.push({ low: a, high: b });
-    }
-    return { room, free: Math.max(0, room - unionArea(rects)) };
+    return { room, free: Math.max(0, room - unionArea(rectsAt(shapes, axis, at, from, to))) };
   };
   const index = (c: readonly number[]) => (c[2]! * counts[1]! + c[1]!) * counts[0]! + c[0]!;
   const ids = new Int32Array(counts[0]! * counts[1]! * counts[2]!);
@@ -175,15 +167,23 @@ function narrowest(
   areasAt: (axis: Axis, at: number, low: Vec3, high: Vec3) => { room: number; free: number },
 ): Pick<Gap, 'at' | 'area' | 'room'> | undefined {
   const [from, to, middle] = [a.at[axis], b.at[axis], a.high[axis]];
-  const places = [middle];
-  for (const s of shapes) {
-    const inside = [0, 1, 2].every((i) => i === axis || (s.low[i]! < a.high[i]! && s.high[i]! > a.low[i]!));
-    if (!inside || s.high[axis] <= from || s.low[axis] >= to) continue;
-    places.push(Math.max(from, s.low[axis]) + 0.01);
+  // Where most of the window is covered it is narrowest; the section of the room itself changes little on the way.
+  let covered = middle;
+  let most = -1;
+  const [low, high] = [inPlane(axis, a.low), inPlane(axis, a.high)];
+  const near = shapes.filter((s) =>
+    [0, 1, 2].every((i) =>
+      i === axis ? s.high[i]! > from && s.low[i]! < to : s.low[i]! < a.high[i]! && s.high[i]! > a.low[i]!,
+    ),
+  );
+  for (const s of near) {
+    const at = Math.max(from, s.low[axis]) + 0.01;
+    const by = unionArea(rectsAt(near, axis, at, low, high));
+    if (by > most) [most, covered] = [by, at];
   }
   let best: { room: number; free: number } | undefined;
   let where = middle;
-  for (const at of places) {
+  for (const at of covered === middle ? [middle] : [middle, covered]) {
     const areas = areasAt(axis, at, a.low, a.high);
     if (areas.room <= 0) continue;
     if (!best || areas.free < best.free) [best, where] = [areas, at];
@@ -207,6 +207,19 @@ function areaIn(polygon: readonly Point2[], low: Point2, high: Point2): number {
     if (rest.length < 3) return 0;
   }
   return area(rest);
+}
+
+/** What bodies cover of a window across an axis. */
+function rectsAt(shapes: readonly Shape[], axis: Axis, at: number, from: Point2, to: Point2): Rect[] {
+  const rects: Rect[] = [];
+  for (const s of shapes) {
+    if (s.low[axis] >= at || s.high[axis] <= at) continue;
+    const [p, q] = [inPlane(axis, s.low), inPlane(axis, s.high)];
+    const a: Point2 = [Math.max(p[0], from[0]), Math.max(p[1], from[1])];
+    const b: Point2 = [Math.min(q[0], to[0]), Math.min(q[1], to[1])];
+    if (a[0] < b[0] && a[1] < b[1]) rects.push({ low: a, high: b });
+  }
+  return rects;
 }
 
 /** Area that rectangles cover together. */

@@ -92,7 +92,15 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
         megabits = Math.min(megabits || Infinity, offer?.megabits ?? Infinity, up.type.megabits ?? Infinity);
       }
     }
-    const rate = rateOf(type, type.kind === 'socket' ? type.offers?.port : port, lanes, gen, megabits);
+    // Sockets of drives and of USB have a line each; a chipset shares the lanes that it has itself.
+    const lines =
+      type.kind === 'socket' && (type.offers?.port === 'SATA' || type.offers?.port === 'USB')
+        ? (node.count ?? type.offers.count)
+        : 1;
+    const rate =
+      node.type === 'chipset'
+        ? lanes * (LANE_RATE[Math.min(5, gen)] ?? 0)
+        : lines * rateOf(type, type.kind === 'socket' ? type.offers?.port : port, lanes, gen, megabits);
     const linked: Linked = {
       id,
       node,
@@ -211,19 +219,21 @@ function powerFaults(up: Linked, under: Linked): void {
   });
 }
 
-/** Where a device is held back: the edge on its way up that has least left for it. */
-export interface Bottleneck {
-  device: string;
-  edge: string;
-  has: number;
-  asked: number;
+/** Edges over which more is asked than they give, the worst first; of some in a row that are as narrow the uppermost. */
+export function overloaded(tree: readonly Linked[]): Linked[] {
+  const all = narrowEdges(tree);
+  const by = new Map(all.map((l) => [l.id, l]));
+  return all.filter((edge) => {
+    for (let on = edge.node.on; on !== undefined; on = tree.find((l) => l.id === on)?.node.on) {
+      const up = by.get(on);
+      if (up && up.rate <= edge.rate + 1e-6 && Math.abs(up.asked - edge.asked) < 1e-6) return false;
+    }
+    return true;
+  });
 }
 
-/** Edges over which more is asked than they give, the worst first. */
-export const overloaded = (tree: readonly Linked[]): Linked[] =>
-  tree
-    .filter((l) => l.type.kind !== 'host' && l.asked > l.rate * 1.001 && l.asked > 0)
-    .sort((a, b) => b.asked / b.rate - a.asked / a.rate);
+const narrowEdges = (tree: readonly Linked[]): Linked[] =>
+  tree.filter((l) => l.asked > l.rate * 1.001 && l.asked > 0).sort((a, b) => b.asked / b.rate - a.asked / a.rate);
 
 /** May a machine start from a node: does everything on its way up pass that through? */
 export function bootable(tree: readonly Linked[], id: string): string | undefined {
