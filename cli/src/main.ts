@@ -3,7 +3,16 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
-import { assessAll, reportOf, saidAtRest, settled, slowAnswers, VERBS, watchesOf, worstOf } from '@young-shell/core/plan';
+import {
+  assessAll,
+  reportOf,
+  saidAtRest,
+  settled,
+  slowAnswers,
+  VERBS,
+  watchesOf,
+  worstOf,
+} from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Tools } from '@young-shell/core/station';
 

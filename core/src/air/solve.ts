@@ -35,7 +35,7 @@ const STIR = { moved: 0.04, still: 0.02 };
 const MOST_ROUNDS = 60;
 const SETTLED = 0.02;
 /** While temperatures still change, flows need not be balanced better than this share. */
-const ROUGH = 1e-3;
+const ROUGH = 1e-5;
 const G = 9.80665;
 
 /**
