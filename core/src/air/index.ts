@@ -4,4 +4,5 @@ export { atSpeed, pressureOf, type FanCurve } from './network/curve';
 export { drawn, SUPPLY_EFFICIENCY, DC_BOARD_EFFICIENCY } from './build/heat';
 export { airReport, type WhatIf } from './report';
 export type { AirReport, Cost, DoubtTerm, FanFlow, GapFlow, WayFlow } from './report';
+export type { LoopReport } from './water/report';
 export { fitted, thermalOf, type PartTemperature, type PartThermal } from './temperatures';

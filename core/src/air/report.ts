@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly';
 import type { Conversion, State } from '../document';
+import type { Route } from '../fit';
 import type { Vec3 } from '../solid';
 import { airModel, type AirModel, type PlacedMover } from './build/model';
 import type { Term, Way } from './build/ways';
@@ -8,6 +9,7 @@ import { atSpeed, pressureOf, type FanCurve } from './network/curve';
 import { shareThrough } from './network/heat';
 import { airNeeded } from './physics/air';
 import { solveAir, SURE, type Doubt, type SolvedAir } from './solve';
+import { loopReport, type LoopReport } from './water/report';
 import { airAround, RESISTANCE_DOUBT, temperaturesOf, type PartTemperature } from './temperatures';
 
 /** What goes through a way out of the shell; flows in m³/s. */
@@ -118,6 +120,8 @@ export interface AirReport {
   stopped?: { name: string; around: number; worst?: { name: string; temperature: number; limit: number } };
   feet: number;
   under: number;
+  /** A loop of water, where the plan has one. */
+  loop?: LoopReport;
   converged: boolean;
 }
 
@@ -160,14 +164,24 @@ export function airReport(
   state?: State,
   quick = false,
   whatIf: WhatIf = { speed: 1, vents: 1, heat: 1 },
+  routes?: readonly Route[],
 ): AirReport {
   const model = triedOn(airModel(document, assembly, state), whatIf);
   const solved = solveAir(model, { ...SURE, openings: 1 / whatIf.vents ** 2 });
   const read = reading(model, solved);
+  const loop = loopReport(
+    document,
+    assembly,
+    model,
+    new Map(read.fans.map((f) => [f.part, Math.abs(f.flow)])),
+    new Map(model.movers.map((m) => [m.part, model.ambient + (m.blowsIn ? 0 : (solved.rise[m.zone] ?? 0))])),
+    routes,
+  );
+  const water = new Map(loop && !loop.missing ? loop.stations.map((s) => [s.part, s.water]) : []);
   const doubts: DoubtTerm[] = [];
   const partDoubt = new Map<string, number>();
   if (!quick && model.zones.zones.length > 0) {
-    const temperatures = temperaturesOf(document, model, solved.rise);
+    const temperatures = temperaturesOf(document, model, solved.rise, water);
     for (const { doubt, what, measure } of DOUBTS) {
       // Watts that are measured are not in doubt by so much.
       const tried = solveAir(model, { ...SURE, ...doubt }, solved);
@@ -180,7 +194,7 @@ export function airReport(
     }
     doubts.sort((a, b) => b.by - a.by);
   }
-  const temperatures = temperaturesOf(document, model, solved.rise).map((t) => ({
+  const temperatures = temperaturesOf(document, model, solved.rise, water).map((t) => ({
     ...t,
     doubt: Math.hypot(Math.sqrt(partDoubt.get(t.part) ?? 0), t.watts * t.resistance * RESISTANCE_DOUBT[t.from]),
   }));
@@ -211,6 +225,7 @@ export function airReport(
     under: model.under,
     converged: solved.converged,
   };
+  if (loop) report.loop = loop;
   if (!quick) {
     const stopped = withStopped(document, model, report.fans);
     if (stopped) report.stopped = stopped;

@@ -1,8 +1,10 @@
+import { routesOf } from '../fit';
 import { station } from '../station';
 import { assessAir } from './assess';
 import { slowAirFindings } from './findings';
 import { airRemedies } from './remedies';
 import { airReport } from './report';
+import { touchFindings } from './touch';
 
 export const air = station({
   id: 'air',
@@ -12,7 +14,11 @@ export const air = station({
   reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'air'],
   assess: ({ document, assembly }) => assessAir(document, assembly),
   /** How sure it is, and what becomes of it when a fan stands. */
-  slow: ({ document, assembly }) => ({ findings: slowAirFindings(airReport(document, assembly)) }),
+  slow: ({ document, assembly }) => {
+    const routes = routesOf(document, assembly);
+    const report = airReport(document, assembly, undefined, false, undefined, routes);
+    return { findings: [...slowAirFindings(report), ...touchFindings(document, assembly, routes)] };
+  },
   remedies: airRemedies,
   print: (_context, { watts, through, needed, rise, around, noise, temperatures }) => ({
     air: { watts, through, needed, rise, around, noise: Number.isFinite(noise) ? noise : null, temperatures },

@@ -76,12 +76,30 @@ export function airAround(model: AirModel, rise: readonly number[], part: string
   return own.zones.reduce((sum, [zone, share]) => sum + share * rise[zone]!, 0);
 }
 
-/** How warm every part gets of which it can be said. */
-export function temperaturesOf(document: Conversion, model: AirModel, rise: readonly number[]): PartTemperature[] {
+/** K/W between a part and the water in a block on it. Common practice, no source. */
+const BLOCK = { board: 0.14, other: 0.08 };
+
+/**
+ * How warm every part gets of which it can be said.
+ * @param water °C of the water as it comes to a part that a loop cools
+ */
+export function temperaturesOf(
+  document: Conversion,
+  model: AirModel,
+  rise: readonly number[],
+  water: ReadonlyMap<string, number> = new Map(),
+): PartTemperature[] {
   return model.heats.flatMap(({ part, name, watts }) => {
     const made = document.kit.parts[part]!;
     const thermal = thermalOf(made, document.air.thermal[part]);
     if (!thermal) return [];
+    const cooled = water.get(part);
+    if (cooled !== undefined) {
+      const all = watts + (model.water.find((w) => w.part === part)?.watts ?? 0);
+      const own = document.air.thermal[part]?.resistance;
+      const resistance = own ?? (kindOf(made) === 'board' ? BLOCK.board : BLOCK.other);
+      return [{ part, name, watts: all, ...thermal, resistance, air: cooled, temperature: cooled + all * resistance }];
+    }
     const air = model.ambient + airAround(model, rise, part);
     return [{ part, name, watts, ...thermal, air, temperature: air + watts * thermal.resistance }];
   });

@@ -11,7 +11,7 @@ import {
   type Conversion,
 } from '../document';
 import { partFrom } from '../parts';
-import { assessAll } from '../plan';
+import { saidAtRest } from '../plan';
 import { measured } from '../quantity';
 import { searchLayouts } from '../search';
 import { loadSolidKernel, volumeOfMesh, type Mesh, type Shape, type Vec3 } from '../solid';
@@ -68,7 +68,7 @@ describe('a shell that was read from a file', () => {
     });
     const [layout] = searchLayouts(filled, { wanted: 1, steps: 600 }).layouts;
     const placed = { ...filled, layout: { ...filled.layout, placements: layout!.placements } };
-    expect(assessAll(placed).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
+    expect(saidAtRest(placed).filter((f) => f.verdict === 'stop')).toEqual([]);
   });
 
   it('has its ribs as what stands in it, and an open side closed by something thin', async () => {

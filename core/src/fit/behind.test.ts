@@ -6,7 +6,7 @@ import { panelPart } from '../kit';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
-import { assessAll } from '../plan';
+import { assessAll, saidAtRest } from '../plan';
 import { behind, facesHold, placeFor, type Opened } from '.';
 
 /** A box of 400 × 300 × 150 with walls of 3 and posts against the inside of its rear. */
@@ -127,6 +127,6 @@ describe('an own part with a face that belongs at a wall', () => {
       id: 'own-1',
       placement: proposals[0]!.placement,
     }).document;
-    expect(assessAll(document).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
+    expect(saidAtRest(document).filter((f) => f.verdict === 'stop')).toEqual([]);
   });
 });

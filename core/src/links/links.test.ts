@@ -195,6 +195,18 @@ describe('remedies', () => {
   });
 });
 
+it('a hub that is asked for more than its socket gives is told, until it is fed by itself', () => {
+  const nodes: Record<string, LinkNode> = {
+    'host-1': { name: 'P', type: 'processor' },
+    'socket-1': { name: 'USB', type: 'usb-5', on: 'host-1' },
+    'adapter-1': { name: 'Hub', type: 'usb-hub', on: 'socket-1' },
+    'link-1': { name: 'Drive', type: 'usb-drive', on: 'adapter-1' },
+  };
+  expect(said(tree(nodes)).find((f) => f.id === 'links/power/adapter-1')).toMatchObject({ verdict: 'warn' });
+  const fed = tree({ ...nodes, 'adapter-1': { ...nodes['adapter-1']!, fed: true } });
+  expect(said(fed).some((f) => f.id === 'links/power/adapter-1')).toBe(false);
+});
+
 describe('radio', () => {
   it('an antenna in a metal shell stops; behind wood it does not', () => {
     const metal = {

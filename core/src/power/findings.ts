@@ -42,6 +42,10 @@ const teller =
 
 const w = (watts: number) => `${watts.toFixed(watts < 10 ? 1 : 0)} W`;
 
+/** Up to so much, for milliseconds too, DC boards on a brick are sold, W. Common practice, no source. */
+const OUTSIDE = 150;
+const hasSupply = ({ feeds }: PowerReport) => feeds.some((f) => f.kind === 'supply');
+
 /** What is wrong with how the machine is fed. Pure. */
 export function powerFindings(document: Conversion, assembly: Assembly, report: PowerReport): Finding[] {
   const findings: Finding[] = [];
@@ -96,6 +100,14 @@ export function powerFindings(document: Conversion, assembly: Assembly, report: 
       'no supply',
       [],
       [],
+    );
+  // Small machines get along without mains inside.
+  if (hasSupply(report) && budget.transient < OUTSIDE)
+    say(
+      'outside',
+      'note',
+      `At ${w(budget.loads.peak.total)} a brick outside with a DC board in the shell would do: no mains, no inlet and ${w(Math.max(0, report.wall.lost))} less heat inside. It needs a jack in a wall.`,
+      'a brick would do',
     );
   // Transients.
   if (rating !== undefined && budget.transient > rating * 1.2)

@@ -13,7 +13,7 @@ import {
   type Side,
 } from '../document';
 import { freePositions, isFree, marginsOfPart, shortAt, stopsAt, type Run } from '../fit';
-import { assessAll } from '../plan';
+import { saidAtRest } from '../plan';
 import { measured } from '../quantity';
 import { ORIENTATIONS, signedDistance, type Shape, type Vec3 } from '../solid';
 import { canFit, searchLayouts } from '.';
@@ -79,7 +79,7 @@ const sunk = (features: readonly Solid[], own: readonly Solid[]): boolean =>
   own.some((a) => a.role === 'body' && features.some((b) => signedDistance(a.shape, b.shape, [0, 0, 0]) < -1e-9));
 
 /** What all stations say: a plan that stops nowhere. */
-const assess = (document: Conversion) => assessAll(document).findings;
+const assess = saidAtRest;
 const layoutsOf = (document: Conversion, more: object = {}) =>
   searchLayouts(document, { wanted: 1, steps: 600, assess, ...more }).layouts;
 

@@ -8,6 +8,7 @@ import { inAir } from '../network/curve';
 import { airAt, type AirState } from '../physics/air';
 import { HOLE_LOSS, resistance } from '../physics/losses';
 import type { WarmFace } from '../physics/walls';
+import { loopOf, takenShare } from '../water/loop';
 import { heatsOf, type PartHeat } from './heat';
 import { bodiesOf, zonesOf, type Zones } from './zones';
 import { feetOf, outletOf, placeOn, roomBehind, waysOf, type Term, type Way } from './ways';
@@ -59,6 +60,8 @@ export interface AirModel {
   /** Fans that only stir: on coolers and cards. */
   stirrers: Mover[];
   heats: PartHeat[];
+  /** W that a loop of water takes over from each part that it cools. */
+  water: { part: string; watts: number }[];
   /** Nodes: the outside, the zones, what is beneath the shell, the insides of movers that carry heat. */
   nodes: number;
   /** Height of each node, mm. */
@@ -95,7 +98,7 @@ export function airModel(
   const openings = openingsOf(document, assembly);
   const ways = waysOf(document, assembly, zones, density, openings);
   const all = moversOf(document, state);
-  const heats = heatsOf(document, assembly, zones, state);
+  const { heats, water } = throughWater(document, heatsOf(document, assembly, zones, state), all);
   const movers = all.flatMap((m) => placedMover(document, assembly, zones, openings, m, density) ?? []);
   const edges: ModelEdge[] = zones.gaps.map((gap, index) => {
     const free = gap.area / gap.room;
@@ -179,6 +182,7 @@ export function airModel(
       .filter((m) => m.kind === 'cooler' || m.kind === 'card')
       .filter((m) => assembly.parts.some((p) => p.id === m.part)),
     heats,
+    water,
     nodes: heights.length,
     heights,
     edges,
@@ -186,6 +190,30 @@ export function airModel(
     faces: facesOf(document, assembly, zones),
     feet,
     under,
+  };
+}
+
+/** Heat that goes by water: from the parts of a loop to the air of its radiators, by the fans on them. */
+function throughWater(
+  document: Conversion,
+  heats: PartHeat[],
+  movers: readonly Mover[],
+): { heats: PartHeat[]; water: AirModel['water'] } {
+  const loop = loopOf(document);
+  if (!loop || loop.radiators.length === 0 || loop.blocks.length === 0) return { heats, water: [] };
+  const water = heats
+    .filter((h) => loop.blocks.includes(h.part))
+    .map((h) => ({ part: h.part, watts: h.watts * takenShare(document, h.part) }));
+  const taken = water.reduce((sum, w) => sum + w.watts, 0);
+  const fans = (id: string) => movers.find((m) => m.part === id)?.count ?? 1;
+  const all = loop.radiators.reduce((sum, id) => sum + fans(id), 0);
+  return {
+    water,
+    heats: heats.map((h) => {
+      const gone = water.find((w) => w.part === h.part)?.watts ?? 0;
+      const come = loop.radiators.includes(h.part) ? (taken * fans(h.part)) / all : 0;
+      return { ...h, watts: h.watts - gone + come };
+    }),
   };
 }
 

@@ -140,6 +140,10 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
       powerFaults(linked, under);
       busy.push(...their);
     });
+    togetherFault(
+      linked,
+      linked.children.map((child) => typeOf(nodes[child]!)),
+    );
     busy.sort((a, b) => b - a);
     const counted = usage === 'all' ? busy : busy.slice(0, usage === 'two' ? 2 : 1);
     linked.asked = counted.reduce((a, b) => a + b, 0);
@@ -217,6 +221,18 @@ function powerFaults(up: Linked, under: Linked): void {
     stop: true,
     words: `${under.node.name} takes ${draws} W from its place; ${up.node.name} gives ${gives} W.`,
   });
+}
+
+/** What hangs on a hub by itself may be little, and together more than the socket above gives. */
+function togetherFault({ node, type, faults }: Linked, children: readonly LinkType[]): void {
+  if (node.type !== 'usb-hub' || type.gives === undefined || node.fed) return;
+  const all = children.reduce((sum, c) => sum + (c.draws ?? 0), type.draws ?? 0);
+  if (all > type.gives + 1e-9)
+    faults.push({
+      id: 'power',
+      stop: false,
+      words: `All that hangs on ${node.name} takes ${all.toFixed(1)} W; the socket it hangs on gives ${type.gives} W. Feed the hub by itself.`,
+    });
 }
 
 /** Edges over which more is asked than they give, the worst first; of some in a row that are as narrow the uppermost. */

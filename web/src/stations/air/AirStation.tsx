@@ -5,6 +5,7 @@ import { FansPanel } from './FansPanel';
 import { FlowPanel } from './FlowPanel';
 import { setTab, showAir, type AirTab } from './slice';
 import { WarmthPanel } from './WarmthPanel';
+import { WaterPanel } from './WaterPanel';
 import { WaysPanel } from './WaysPanel';
 
 /** Station 4: does enough air come through, does it pass what is hot, how loud is it? */
@@ -27,6 +28,7 @@ export function AirStation() {
         { value: 'fans', label: 'Fans', content: <FansPanel /> },
         { value: 'ways', label: 'Ways', content: <WaysPanel /> },
         { value: 'warmth', label: 'Warmth', content: <WarmthPanel /> },
+        { value: 'loop', label: 'Water', content: <WaterPanel /> },
       ]}
     />
   );

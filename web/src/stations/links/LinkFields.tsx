@@ -88,7 +88,7 @@ export function LinkFields({ linked }: { linked: Linked }) {
           />
         </>
       )}
-      {type.ownPower && (
+      {(type.ownPower || node.type === 'usb-hub') && (
         <Check
           label="its own 12 V connected"
           checked={node.fed ?? false}
