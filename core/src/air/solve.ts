@@ -28,6 +28,8 @@ export interface SolvedAir {
   /** W that leave through walls. */
   throughWalls: number;
   converged: boolean;
+  /** Rounds of flows and temperatures that it took. */
+  rounds: number;
 }
 
 /** Stirring between neighbouring zones, m/s over the area between them: by fans, and by warm air alone. Common practice, no source. */
@@ -65,7 +67,8 @@ export function solveAir(model: AirModel, doubt: Doubt = SURE, start?: SolvedAir
   let settled = false;
   let ease = 1;
   let last = Infinity;
-  for (let round = 0; round < MOST_ROUNDS && !settled; round++) {
+  let rounds = 0;
+  for (; rounds < MOST_ROUNDS && !settled; rounds++) {
     for (const [e, edge] of edges.entries()) {
       const height = (node: number) => (edge.height - heights[node]!) / 1000;
       const warm = (node: number) => (node === 0 ? 0 : rise[node]! * height(node));
@@ -92,7 +95,7 @@ export function solveAir(model: AirModel, doubt: Doubt = SURE, start?: SolvedAir
     let change = 0;
     for (let i = 1; i < nodes; i++) change = Math.max(change, Math.abs(next[i]! - rise[i]!));
     // Where the answer swings to and fro, smaller steps.
-    if (change > 0.7 * last) ease = Math.max(0.15, ease * 0.7);
+    if (change > 0.35 * last) ease = Math.max(0.15, ease * 0.7);
     last = change;
     rise = rise.map((r, i) => r + ease * (next[i]! - r));
     throughWalls = loss.reduce((sum, u, i) => sum + u * rise[i]!, 0);
@@ -104,6 +107,7 @@ export function solveAir(model: AirModel, doubt: Doubt = SURE, start?: SolvedAir
     flow: solved.flow,
     rise,
     throughWalls,
+    rounds,
     converged: settled && solved.converged && rise.every(Number.isFinite),
   };
 }

@@ -176,8 +176,8 @@ function narrowest(
       i === axis ? s.high[i]! > from && s.low[i]! < to : s.low[i]! < a.high[i]! && s.high[i]! > a.low[i]!,
     ),
   );
-  for (const s of near) {
-    const at = Math.max(from, s.low[axis]) + 0.01;
+  // More is covered only where one of them begins; those that begin before it all count at its start.
+  for (const at of new Set(near.map((s) => Math.max(from, s.low[axis]) + 0.01))) {
     const by = unionArea(rectsAt(near, axis, at, low, high));
     if (by > most) [most, covered] = [by, at];
   }
@@ -225,6 +225,7 @@ function rectsAt(shapes: readonly Shape[], axis: Axis, at: number, from: Point2,
 /** Area that rectangles cover together. */
 function unionArea(rects: readonly Rect[]): number {
   if (rects.length === 0) return 0;
+  if (rects.length === 1) return (rects[0]!.high[0] - rects[0]!.low[0]) * (rects[0]!.high[1] - rects[0]!.low[1]);
   const xs = [...new Set(rects.flatMap((r) => [r.low[0], r.high[0]]))].sort((p, q) => p - q);
   let sum = 0;
   for (let i = 1; i < xs.length; i++) {

@@ -5,17 +5,21 @@
  * @returns false where the matrix is not positive
  */
 export function solvePositive(a: Float64Array, b: Float64Array, n: number): boolean {
-  for (let j = 0; j < n; j++) {
-    let d = a[j * n + j]!;
-    for (let k = 0; k < j; k++) d -= a[j * n + k]! ** 2;
-    if (!(d > 0)) return false;
-    const root = Math.sqrt(d);
-    a[j * n + j] = root;
-    for (let i = j + 1; i < n; i++) {
-      let sum = a[i * n + j]!;
-      if (j > 0) for (let k = 0; k < j; k++) sum -= a[i * n + k]! * a[j * n + k]!;
-      a[i * n + j] = sum / root;
+  for (let i = 0; i < n; i++) {
+    const row = i * n;
+    // Nothing stands left of the first entry of a row, in L as in A.
+    let first = 0;
+    while (first < i && a[row + first] === 0) first++;
+    for (let j = first; j < i; j++) {
+      const other = j * n;
+      let sum = a[row + j]!;
+      for (let k = first; k < j; k++) sum -= a[row + k]! * a[other + k]!;
+      a[row + j] = sum / a[other + j]!;
     }
+    let d = a[row + i]!;
+    for (let k = first; k < i; k++) d -= a[row + k]! ** 2;
+    if (!(d > 0)) return false;
+    a[row + i] = Math.sqrt(d);
   }
   for (let i = 0; i < n; i++) {
     let sum = b[i]!;
