@@ -53,8 +53,7 @@ function aimOf(finding: Finding): Aim | undefined {
         unit: 'dB',
         worth: WORTH.level,
         // Quieter, but no hotter than what is wanted, or than it is.
-        keeps: (before, after) =>
-          heat(after) <= Math.max(before.wantedRise, heat(before)) + 0.1 && hotter(before, after) <= 0,
+        keeps: (before, after) => heat(after) <= Math.max(before.wantedRise, heat(before)) + 0.1,
       };
     default:
       return undefined;
@@ -85,6 +84,7 @@ export function airRemedies(document: Conversion, finding: Finding): Remedy[] {
     const after = airReport(next, there, undefined, true);
     const gain = aim.of(before) - aim.of(after);
     if (gain < aim.worth || (aim.keeps && !aim.keeps(before, after))) continue;
+    if (hotter(before, after) > 0) continue;
     if ([...stopsOf(next, there)].some((id) => !stops.has(id))) continue;
     // What it does to the rest is said as well.
     const rise = heat(after) - heat(before);

@@ -105,7 +105,7 @@ function wireOf(
       const slots = budget.parts
         .filter((p) => kindOf(document.kit.parts[p.part]!) === 'card')
         .reduce((sum, p) => sum + Math.min(SLOT_WATTS, p.watts.peak), 0);
-      const board = link.to.part === part ? twelve * (1 - PROCESSOR_SHARE) : 0;
+      const board = twelve * (1 - PROCESSOR_SHARE);
       watts = { '12 V': board + slots, '5 V': peak * (shares['5 V'] ?? 0), '3.3 V': peak * (shares['3.3 V'] ?? 0) };
       break;
     }

@@ -11,7 +11,7 @@ import type { WarmFace } from '../physics/walls';
 import { loopOf, takenShare } from '../water/loop';
 import { heatsOf, type PartHeat } from './heat';
 import { bodiesOf, zonesOf, type Zones } from './zones';
-import { feetOf, outletOf, placeOn, roomBehind, waysOf, type Term, type Way } from './ways';
+import { feetOf, filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type Way } from './ways';
 
 /** A mover in its place. */
 export interface PlacedMover extends Mover {
@@ -271,10 +271,7 @@ function placedMover(
         : roomBehind(frame, (wallOf(assembly.hull, frame.face)?.thickness ?? 0) + depth, [u, v], [hu, hv], others);
     if (room !== undefined && room < disc)
       terms.push({ what: `what stands before ${m.name}`, r: resistance(1, Math.max(room, 20), density), kind: 'gap' });
-    if (way?.filter) {
-      const filtered = waysFilter(way.filter, disc, density);
-      terms.push(filtered);
-    }
+    if (way?.filter) terms.push(filterTerm(way.filter, disc, density));
     if (m.inner > 0) terms.push({ what: `the inside of ${m.name}`, r: m.inner, kind: 'opening' });
     if (m.stopped)
       terms.push({ what: `${m.name}, standing`, r: resistance(STOPPED_LOSS, disc, density), kind: 'opening' });
@@ -313,17 +310,6 @@ function placedMover(
   terms.push({ what: `${m.name}, free inside`, r: resistance(LEAST_LOSS, disc, density), kind: 'opening' });
   return { ...m, at: centre, outward: [...away], zone: before, other: behind, blowsIn, terms, area: disc, carries: 0 };
 }
-
-const waysFilter = (filter: NonNullable<Way['filter']>, disc: number, density: number): Term => {
-  const loss = filter.measured
-    ? filter.measured.drop / ((density / 2) * filter.measured.speed ** 2)
-    : { mesh: 6, foam: 18, fabric: 30 }[filter.kind];
-  return {
-    what: `its ${filter.kind} filter`,
-    r: resistance(loss / (1 - filter.clogged / 100) ** 2, disc, density),
-    kind: 'filter',
-  };
-};
 
 /** Where a supply draws its air: in front of its own fan. */
 function intakeOf(placed: NonNullable<ReturnType<typeof outletOf>>['placed'], centre: Vec3): Vec3 {

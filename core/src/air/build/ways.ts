@@ -82,7 +82,7 @@ export function waysOf(
     const inside = at.map((v, i) => v - frame.outward[i]! * ((wall?.thickness ?? 2) + INWARD)) as Vec3;
     const said = document.air.ways[bare.id] ?? {};
     const terms: Term[] = [{ what: bare.name, r: resistance(zeta, bare.area, density), kind: 'opening' }];
-    if (said.filter) terms.push(filterTerm(said.filter, half, density));
+    if (said.filter) terms.push(filterTerm(said.filter, 4 * half[0] * half[1], density));
     const room = bare.part === undefined ? roomBehind(frame, wall?.thickness ?? 0, centre, half, shapes) : undefined;
     if (room !== undefined && room < bare.area)
       terms.push({ what: `what stands behind ${bare.name}`, r: resistance(1, room, density), kind: 'gap' });
@@ -182,8 +182,8 @@ function openShare(document: Conversion, o: CutOpening): number | undefined {
   return undefined;
 }
 
-function filterTerm(filter: NonNullable<WaySetting['filter']>, half: readonly [number, number], density: number): Term {
-  const area = 4 * half[0] * half[1];
+/** What a filter costs on the speed in its whole area: by its measured drop, else as is usual; more as it clogs. */
+export function filterTerm(filter: NonNullable<WaySetting['filter']>, area: number, density: number): Term {
   const { measured } = filter;
   const clean = measured ? measured.drop / ((density / 2) * measured.speed ** 2) : FILTERS[filter.kind].loss;
   return {
