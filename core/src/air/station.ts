@@ -11,7 +11,7 @@ export const air = station({
   number: 4,
   label: 'Air',
   running: true,
-  reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'air'],
+  reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'air', 'power'],
   assess: ({ document, assembly }) => assessAir(document, assembly),
   /** How sure it is, and what becomes of it when a fan stands. */
   slow: ({ document, assembly }) => {

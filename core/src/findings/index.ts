@@ -1,2 +1,3 @@
 export * from './collect';
 export * from './finding';
+export { teller, type Say } from './say';

@@ -1,5 +1,5 @@
 import type { Conversion } from '../document';
-import type { Finding, Verdict } from '../findings';
+import { teller, type Finding } from '../findings';
 import type { Source } from '../quantity';
 import { DONGLE_APART, WAVE } from '../standards';
 import type { LinksReport } from './report';
@@ -8,6 +8,9 @@ import { bootable } from './tree/tree';
 
 const PCI: Source = { kind: 'standard', title: 'PCI-SIG Base Specification: lanes × rate of a lane' };
 const PRACTICE: Source = { kind: 'practice', title: 'common practice, no source' };
+/** Less of all directions free is no line of sight. Common practice, no source. */
+const LEAST_OPEN = 0.15;
+const RAYS: Source = { kind: 'computed', title: '600 directions against parts, walls and openings' };
 const METAL = new Set(['steel', 'aluminium']);
 
 const mb = (rate: number) => `${rate.toFixed(rate < 10 ? 1 : 0)} MB/s`;
@@ -17,25 +20,7 @@ const counted = (n: number) => COUNTS[n] ?? String(n);
 /** What is wrong with the links. Pure. */
 export function linksFindings(document: Conversion, report: LinksReport): Finding[] {
   const findings: Finding[] = [];
-  const say = (
-    id: string,
-    verdict: Verdict,
-    sentence: string,
-    brief: string,
-    figures: Finding['figures'] = [],
-    about: Finding['about'] = [],
-    mayHaveRemedies = false,
-  ) =>
-    findings.push({
-      id: `links/${id}`,
-      station: 'links',
-      verdict,
-      sentence,
-      brief,
-      figures,
-      about,
-      ...(mayHaveRemedies ? { mayHaveRemedies } : {}),
-    });
+  const say = teller('links', findings);
   const { tree, bottlenecks, outside } = report;
   const { links, shell } = document;
   const about = (part: string | undefined): Finding['about'] =>
@@ -117,7 +102,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
   // Radio.
   const conducts = METAL.has(shell.material);
   for (const [id, antenna] of Object.entries(links.antennas)) {
-    if (antenna.where === 'inside' && conducts)
+    if (antenna.where === 'inside' && conducts && (report.sights[id]?.open ?? 0) < LEAST_OPEN)
       say(
         `antenna/${id}`,
         'stop',
@@ -144,6 +129,23 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
         [],
         true,
       );
+    const sight = report.sights[id];
+    if (sight) {
+      const share = (of: number) => `${(100 * of).toFixed(0)} %`;
+      const poor = sight.open < LEAST_OPEN;
+      say(
+        `sight/${id}`,
+        poor ? 'warn' : 'note',
+        `From ${antenna.name}, ${share(sight.open)} of all directions are free${sight.through ? `, most through ${sight.through}` : ''}${sight.weak > 0.005 ? `; ${share(sight.weak)} pass a mesh or a small opening in metal, weakened` : ''}; ${share(sight.parts)} end at parts${sight.behind ? `, most at ${sight.behind}` : ''}${sight.metal > 0.005 ? `, ${share(sight.metal)} at metal of the shell` : ''}.${poor ? ' It wants a line of sight: a lead to plastic, wood or a mesh.' : ''}`,
+        `${share(sight.open)} free`,
+        [
+          { label: 'free', value: 100 * sight.open, unit: 'percent', source: RAYS },
+          { label: 'weakened', value: 100 * sight.weak, unit: 'percent', source: RAYS },
+        ],
+        about(antenna.part),
+        poor,
+      );
+    }
     if (antenna.apart !== undefined && antenna.apart < DONGLE_APART)
       say(
         `dongle/${id}`,
@@ -188,9 +190,7 @@ const FAULT_WORDS = {
   'own-power': 'needs 12 V',
   dead: 'dead',
   loose: 'hangs on nothing',
-  gen: 'slower',
   reach: 'too long',
-  boot: 'boot',
   reaches: 'cables unequal',
 } as const;
 

@@ -11,11 +11,15 @@ import {
   type Conversion,
   type LinkNode,
 } from '../document';
+import { assemble } from '../assembly';
 import { RANK } from '../findings';
-import { LANE_RATE, LINK_TYPES, SATA_RATE, WAVE, type LinkTypeName } from '../standards';
+import { partFrom } from '../parts';
+import { measured } from '../quantity';
+import { LANE_RATE, LINK_TYPES, SATA_RATE, standardPart, WAVE, type LinkTypeName } from '../standards';
 import { assessLinks } from './assess';
 import { beginLinks } from './begin';
 import { linksRemedies } from './remedies';
+import { sightOf } from './sight';
 import { nextTry, seenOn, type TubeSet } from './timings/hunt';
 import { modeline } from './timings/timing';
 import { TUBE_MODES } from './timings/tube';
@@ -208,6 +212,8 @@ it('a hub that is asked for more than its socket gives is told, until it is fed 
 });
 
 describe('radio', () => {
+  const exactly = (mm: number) => measured(mm, 'rule', 0);
+
   it('an antenna in a metal shell stops; behind wood it does not', () => {
     const metal = {
       ...deck,
@@ -216,6 +222,70 @@ describe('radio', () => {
     };
     expect(said(metal).find((f) => f.id === 'links/antenna/antenna-1')).toMatchObject({ verdict: 'stop' });
     expect(said(deck).some((f) => f.id === 'links/antenna/antenna-1')).toBe(false);
+  });
+
+  it('a line of sight through a window is the solid angle of a rectangle (4 atan(ab / d√(a² + b² + d²)), from memory)', () => {
+    const hull = defaultBox();
+    hull.height = exactly(200);
+    const base = newConversion('Steel', hull);
+    const part = partFrom(standardPart('fan/80x15')!, 'Dongle');
+    const wall = hull.walls.front.value;
+    for (const [a, b] of [
+      [60, 40],
+      [120, 60],
+      [35, 80],
+    ] as const) {
+      const plan: Conversion = {
+        ...base,
+        shell: {
+          ...base.shell,
+          material: 'steel',
+          openings: {
+            o: {
+              name: 'window',
+              face: 'front',
+              u: exactly(200),
+              v: exactly(100),
+              shape: { kind: 'rectangle', width: exactly(2 * a), height: exactly(2 * b) },
+            },
+          },
+        },
+        kit: { ...base.kit, parts: { dongle: part } },
+        layout: {
+          ...base.layout,
+          placements: { dongle: { x: 160, y: 100, z: 60, rear: 'rear', top: 'top', locked: false } },
+        },
+      };
+      const sight = sightOf(plan, assemble(plan), 'dongle')!;
+      const d = sight.at[1] - wall;
+      // The dongle is not before the middle: four rectangles with a corner before it.
+      const quarter = (p: number, q: number) =>
+        Math.sign(p * q) * Math.atan(Math.abs(p * q) / (d * Math.hypot(p, q, d)));
+      const [du, dv] = [sight.at[0] - 200, sight.at[2] - 100];
+      const angle =
+        quarter(a - du, b - dv) + quarter(a + du, b - dv) + quarter(a - du, b + dv) + quarter(a + du, b + dv);
+      expect(sight.open).toBeCloseTo(angle / (4 * Math.PI), 2);
+      expect(sight.open + sight.weak + sight.parts + sight.metal).toBeCloseTo(1, 6);
+      expect(sight.parts).toBe(0);
+    }
+  });
+
+  it('lines end at what stands before them, and all leave a shell of wood that is empty', () => {
+    const drive = 'drive-1';
+    const bodies = Object.fromEntries(
+      Object.entries(deck.shell.bodies).map(([id, b]) => [id, { ...b, material: 'wood' as const }]),
+    );
+    const alone: Conversion = {
+      ...deck,
+      shell: { ...deck.shell, bodies },
+      layout: { ...deck.layout, placements: { [drive]: deck.layout.placements[drive]! } },
+    };
+    expect(sightOf(alone, assemble(alone), drive)).toMatchObject({ parts: 0, metal: 0 });
+    expect(sightOf(alone, assemble(alone), drive)!.open).toBeCloseTo(1, 6);
+    // The deck itself has a lid of steel.
+    expect(sightOf(deck, assemble(deck), drive)!.metal).toBeGreaterThan(0.1);
+    expect(sightOf(deck, assemble(deck), drive)!.parts).toBeGreaterThan(0.05);
+    expect(sightOf(deck, assemble(deck), 'none')).toBeUndefined();
   });
 });
 

@@ -76,6 +76,7 @@ function candidates(document: Conversion, finding: Finding): Remedy[] {
       const behind = tree.filter((l) => l.node.on === id).map((l) => l.id);
       return [...elsewhere(tree, id), ...behind.flatMap((other) => elsewhere(tree, other))];
     }
+    case 'sight':
     case 'antenna': {
       const antenna = links.antennas[id];
       return antenna

@@ -7,8 +7,8 @@ export const links = station({
   number: 6,
   label: 'Links',
   running: true,
-  reads: ['shell', 'kit', 'links'],
-  assess: ({ document }) => assessLinks(document),
+  reads: ['shell', 'kit', 'layout', 'cut', 'links'],
+  assess: ({ document, assembly }) => assessLinks(document, assembly),
   remedies: linksRemedies,
   jobs: () => import('./jobs'),
   verbs: {

@@ -1,3 +1,4 @@
+import { assemble } from '../assembly';
 import type { Verb } from '../station';
 import { linksReport } from './report';
 import { hex, timingBlock } from './timings/block';
@@ -7,7 +8,7 @@ import { searchTube } from './timings/tube';
 
 /** The tree of links, and timings of every screen as text and as blocks. */
 export const links: Verb = (document) => {
-  const { tree, outside } = linksReport(document);
+  const { tree, outside } = linksReport(document, assemble(document));
   return {
     print: {
       tree: tree.map(({ id, node, depth, link, rate, asked, faults }) => ({

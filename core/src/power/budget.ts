@@ -94,6 +94,14 @@ export function adviceFor({ loads }: Budget): Advice {
   return { least, from, to, buy: RATINGS.find((r) => r >= least && r >= from) };
 }
 
+/** W that the supplies of a plan are rated at together; where one of them says nothing, what would be bought. */
+export function ratedAt({ kit, power }: Pick<Conversion, 'kit' | 'power'>, budget: () => Budget): number {
+  const supplies = Object.entries(kit.parts).filter(([, p]) => kindOf(p) === 'supply');
+  const said = supplies.map(([id]) => power.supplies[id]?.rating);
+  if (said.length > 0 && said.every((r) => r !== undefined)) return said.reduce<number>((sum, r) => sum + r, 0);
+  return adviceFor(budget()).buy ?? 500;
+}
+
 /** At the wall. */
 export interface AtWall {
   idle: number;

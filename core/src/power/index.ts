@@ -1,6 +1,8 @@
 export { assessPower } from './assess';
 export {
+  budgetOf,
   LOAD_STATES,
+  ratedAt,
   USUAL,
   type Advice,
   type AtWall,

@@ -4,8 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import { applyChange, complaintsOf, readConversion, type Change, type Conversion } from '../document';
 import { RANK } from '../findings';
-import { routesOf } from '../fit';
-import { partFrom } from '../parts';
+import { marginsOf, routesOf, severityOf } from '../fit';
+import { kindOf, partFrom } from '../parts';
 import {
   awgArea,
   awgDiameter,
@@ -316,4 +316,25 @@ describe('an open footprint library', () => {
   });
   it('has three contacts a rail in the 15 of a SATA plug', () =>
     expect(3 * Object.keys(PLUGS.sata.pins).length).toBeLessThanOrEqual(15 - 5));
+});
+
+describe('the fan of a supply', () => {
+  it('breathes as Fit says, wherever the supply stands', () => {
+    const part = Object.keys(deck.kit.parts).find((id) => kindOf(deck.kit.parts[id]!) === 'supply')!;
+    const from = deck.layout.placements[part]!;
+    const seen = new Set<string>();
+    for (const top of ['top', 'bottom'] as const)
+      for (const lift of [-7, -3, 0, 5, 12, 20, 40, 60]) {
+        const plan = after(deck, { type: 'placePart', id: part, placement: { ...from, z: from.z + lift, top } });
+        const assembly = assemble(plan);
+        const worst = marginsOf(assembly)
+          .filter((m) => m.kind === 'air' && m.solid.startsWith(`${part}/`))
+          .map(severityOf);
+        const expected = worst.includes('stop') ? 'stop' : worst.includes('warn') ? 'warn' : undefined;
+        const told = assessPower(plan, assembly).findings.find((f) => f.id === `power/breath/${part}`)?.verdict;
+        expect(told).toBe(expected);
+        seen.add(String(told));
+      }
+    expect(seen.size).toBeGreaterThan(1);
+  });
 });

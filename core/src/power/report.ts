@@ -2,8 +2,8 @@ import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Route } from '../fit';
 import { kindOf } from '../parts';
-import { awgResistance, CHASSIS_LIMIT, type Rail } from '../standards';
-import { adviceFor, atWall, budgetOf, type Advice, type AtWall, type Budget } from './budget';
+import { awgResistance, CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, type Rail } from '../standards';
+import { adviceFor, atWall, budgetOf, ratedAt, type Advice, type AtWall, type Budget } from './budget';
 import { chainsOf, type ChainLink } from './chains';
 import { earthList, mainsInside, type Earthed } from './earth';
 import { discharge, fuseFor } from './mains';
@@ -41,8 +41,6 @@ export interface PowerReport {
   earth: Earthed[];
 }
 
-/** Efficiency of a DC board. Common practice, no source. */
-const DC_BOARD = 0.95;
 /** A mains lead in a wall stands, A, where nothing is said (IEC 60320 C14). */
 const INLET = 10;
 
@@ -75,9 +73,9 @@ export function powerReport(document: Conversion, assembly: Assembly, routes?: r
         part,
         name: made.name,
         kind: 'brick',
-        rating: source ? Math.min(source.gives, source.volts * source.amps * DC_BOARD) : undefined,
+        rating: source ? Math.min(source.gives, source.volts * source.amps * DC_BOARD_EFFICIENCY) : undefined,
         rails: [],
-        judged: source ? judgeSource(source, watts, DC_BOARD) : [],
+        judged: source ? judgeSource(source, watts, DC_BOARD_EFFICIENCY) : [],
       };
     }),
   ];
@@ -86,7 +84,7 @@ export function powerReport(document: Conversion, assembly: Assembly, routes?: r
       ? feeds.reduce((sum, f) => sum + f.rating!, 0)
       : undefined;
   const advice = adviceFor(budget);
-  const wall = atWall(document, budget, rating ?? advice.buy ?? 500);
+  const wall = atWall(document, budget, rating ?? ratedAt(document, () => budget));
   const volts = Number(power.mains?.volts ?? '230');
   const wallAmps = wall.peak / volts;
   const inlet = power.mains?.inlet ?? INLET;

@@ -4,3 +4,4 @@ export * from './linear';
 export * from './measured';
 export * from './source';
 export * from './spread';
+export * from './luck';

@@ -1,6 +1,8 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion, State } from '../../document';
 import { drawOf, kindOf } from '../../parts';
+import { budgetOf, ratedAt } from '../../power';
+import { DC_BOARD_EFFICIENCY, efficiencyAt } from '../../standards';
 import type { Zones } from './zones';
 
 /** Heat that a part sets free, and where. */
@@ -11,11 +13,6 @@ export interface PartHeat {
   /** Shares by zone. */
   zones: readonly (readonly [zone: number, share: number])[];
 }
-
-/** What of its power a supply gives on, by state. Common practice, no source; “80 Plus” sheets lie around it. */
-export const SUPPLY_EFFICIENCY = { idle: 0.8, typical: 0.88, full: 0.86 } as const;
-/** The same of a DC board beside its external brick. */
-export const DC_BOARD_EFFICIENCY = 0.95;
 
 /** Air so far around a body takes its heat, mm. */
 const AROUND = 12;
@@ -38,7 +35,7 @@ export function heatsOf(document: Conversion, assembly: Assembly, zones: Zones, 
     const own = drawn(document, placed.id, state);
     const lost =
       kind === 'supply'
-        ? (total / supplies.length) * (1 / SUPPLY_EFFICIENCY[state] - 1)
+        ? (total / supplies.length) * (1 / efficiencyAt(total / ratedAt(document, () => budgetOf(document))) - 1)
         : kind === 'brick' && supplies.length === 0
           ? (total / bricks.length) * (1 / DC_BOARD_EFFICIENCY - 1)
           : 0;

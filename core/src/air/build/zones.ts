@@ -1,5 +1,5 @@
 import type { Assembly } from '../../assembly';
-import { area, clip, inPlane, sliceLoft, type Axis, type Point2, type Shape, type Vec3 } from '../../solid';
+import { area, clip, inPlane, sliceLoft, type Axis, type Loft, type Point2, type Shape, type Vec3 } from '../../solid';
 
 /** A piece of the room inside with air of its own. */
 export interface Zone {
@@ -72,17 +72,11 @@ function makeZones(assembly: Assembly): Zones {
   const shapes = bodiesOf(assembly);
   const counts = countsOf([0, 1, 2].map((i) => innerHigh[i]! - innerLow[i]!));
   const edge = (i: Axis, k: number) => innerLow[i] + ((innerHigh[i] - innerLow[i]) * k) / counts[i]!;
-  const sections = new Map<string, Point2[][]>();
-  const sectionAt = (axis: Axis, at: number): Point2[][] => {
-    const key = `${axis} ${at}`;
-    let known = sections.get(key);
-    if (!known) sections.set(key, (known = sliceLoft(inner, axis, at)));
-    return known;
-  };
+  const roomAt = roomOf(inner);
   /** Area of the room and of what is free of it in a window across an axis, mm². */
   const areasAt = (axis: Axis, at: number, low: Vec3, high: Vec3): { room: number; free: number } => {
     const [from, to] = [inPlane(axis, low), inPlane(axis, high)];
-    const room = sectionAt(axis, at).reduce((sum, polygon) => sum + Math.abs(areaIn(polygon, from, to)), 0);
+    const room = roomAt(axis, at, from, to);
     if (room <= 0) return { room: 0, free: 0 };
     return { room, free: Math.max(0, room - unionArea(rectsAt(shapes, axis, at, from, to))) };
   };
@@ -144,6 +138,27 @@ function makeZones(assembly: Assembly): Zones {
     return best;
   };
   return { zones, gaps, zoneAt };
+}
+
+/** Section areas of the empty room by window, for as long as the shell stays what it is: parts that move alter none. */
+const roomsKept = new WeakMap<Loft, Map<string, number>>();
+/** So many are kept of a shell; planes where bodies begin come and go. */
+const MOST_KEPT = 4000;
+
+/** Area of the empty room in a window across an axis, mm². */
+function roomOf(inner: Loft): (axis: Axis, at: number, from: Point2, to: Point2) => number {
+  let kept = roomsKept.get(inner);
+  if (!kept || kept.size > MOST_KEPT) roomsKept.set(inner, (kept = new Map<string, number>()));
+  const known = kept;
+  return (axis, at, from, to) => {
+    const key = `${axis} ${at} ${from[0]} ${from[1]} ${to[0]} ${to[1]}`;
+    let room = known.get(key);
+    if (room === undefined) {
+      room = sliceLoft(inner, axis, at).reduce((sum, polygon) => sum + Math.abs(areaIn(polygon, from, to)), 0);
+      known.set(key, room);
+    }
+    return room;
+  };
 }
 
 /** How many zones along each axis: of about the same size, no more than `MOST_ZONES` in all. */

@@ -51,8 +51,10 @@ const node = object({
 const antenna = object({
   name: name(80),
   where: oneOf(['inside', 'plastic or wood', 'slot', 'outside']),
-  /** Length of a slot or window, mm; from the nearest socket of 5 Gb/s and more. */
+  /** Length of a slot or window, mm; `apart`: from the nearest socket of 5 Gb/s and more. */
   slot: optional(number(0, 2000)),
+  /** The part that it is, or that it is plugged in: where it stands. */
+  part: optional(id),
   apart: optional(number(0, 5000)),
 });
 

@@ -69,7 +69,9 @@ export const linksSection = section<'links', Links, Seen, LinksChange>({
   },
   things: ({ nodes, screens }) => ({ link: nodes, screen: screens }),
   forget: ({ links }, { kind, id: gone }) => {
-    if (kind === 'part') for (const node of Object.values(links.nodes)) if (node.part === gone) delete node.part;
+    if (kind === 'part')
+      for (const holder of [...Object.values(links.nodes), ...Object.values(links.antennas)])
+        if (holder.part === gone) delete holder.part;
     if (kind === 'link')
       for (const node of Object.values(links.nodes)) {
         if (node.on === gone) delete node.on;
@@ -80,6 +82,9 @@ export const linksSection = section<'links', Links, Seen, LinksChange>({
 
 function rules({ kit, links }: Seen): Complaint[] {
   const complaints: Complaint[] = [];
+  for (const [id, { part }] of Object.entries(links.antennas))
+    if (part !== undefined && !(part in kit.parts))
+      complaints.push({ path: `/links/antennas/${id}/part`, message: `There is no part “${part}”.` });
   for (const [id, { on, part, disables }] of Object.entries(links.nodes)) {
     const path = `/links/nodes/${id}`;
     if (part !== undefined && !(part in kit.parts))

@@ -22,7 +22,7 @@ export interface Linked {
 }
 
 export interface Fault {
-  id: 'key' | 'full' | 'power' | 'own-power' | 'dead' | 'loose' | 'gen' | 'reach' | 'boot' | 'reaches';
+  id: 'key' | 'full' | 'power' | 'own-power' | 'dead' | 'loose' | 'reach' | 'reaches';
   stop: boolean;
   words: string;
 }
