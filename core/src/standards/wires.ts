@@ -131,10 +131,23 @@ export function preferred(ohms: number, series: keyof typeof E_SERIES): number {
   return Number((100 * decade).toPrecision(6));
 }
 
+/** The preferred resistance nearest to one, by ratio, Ω. */
+export function nearest(ohms: number, series: keyof typeof E_SERIES): number {
+  const above = preferred(ohms, series);
+  const row = E_SERIES[series];
+  const decade = 10 ** Math.floor(Math.log10(above) - 1 + 1e-12);
+  const at = row.findIndex((n) => Math.abs(n * decade - above) < 1e-6 * above);
+  const below = at > 0 ? row[at - 1]! * decade : (row.at(-1)! * decade) / 10;
+  return above / ohms <= ohms / below ? above : below;
+}
+
 /** Ratings supplies are sold at, W. Common practice, no source. */
 export const RATINGS = [
   120, 150, 200, 250, 300, 350, 400, 450, 500, 550, 600, 650, 700, 750, 850, 1000, 1200, 1600,
 ] as const;
+
+/** Part of its input that a DC board beside its external brick gives on. Common practice, no source. */
+export const DC_BOARD_EFFICIENCY = 0.95;
 
 /** Part of its input that a supply gives on, by its load as a share of its rating. Common practice, no source. */
 const EFFICIENCY: readonly (readonly [share: number, efficiency: number])[] = [

@@ -1,0 +1,245 @@
+import type { Conversion, PanelControl } from '../document';
+import { teller, type Figure, type Finding, type Say } from '../findings';
+import type { Source } from '../quantity';
+import type { PanelReport } from './report';
+
+const MATCH: Source = { kind: 'computed', title: 'what the control is, against what the pin wants' };
+const COLOURING: Source = { kind: 'computed', title: 'two colours of the graph of pins' };
+const EULER: Source = { kind: 'computed', title: 'travel and force through rod or lever; buckling π² E I / L²' };
+
+const aboutOf = ({ feature }: PanelControl): Finding['about'] =>
+  feature === undefined ? [] : [{ kind: 'feature', id: feature }];
+
+/** What of the panel does not work yet, or must not be done. Pure. */
+export function panelFindings(document: Conversion, report: PanelReport): Finding[] {
+  const findings: Finding[] = [];
+  const say = teller('panel', findings);
+  const { matched } = report;
+  if (matched.controls.length === 0 && Object.keys(document.panel.matrices).length === 0) return findings;
+  controlFindings(report, say);
+  wireFindings(report, say);
+  if (matched.asked > matched.there && matched.there > 0)
+    say(
+      'pins',
+      'stop',
+      `The ways that are chosen ask for ${matched.asked} controller pins, and there are ${matched.there}: a ladder or diodes for a selector, a second controller, or one with more pins.`,
+      `${matched.asked} / ${matched.there} pins`,
+      [
+        { label: 'asked', value: matched.asked, unit: 'count', source: MATCH },
+        { label: 'there', value: matched.there, unit: 'count', source: MATCH },
+      ],
+      [],
+    );
+  matrixFindings(document, report, say);
+  rodFindings(document, report, say);
+  harnessFindings(document, report, say);
+  if (matched.controls.length > 0 && findings.every((f) => f.verdict === 'note')) {
+    const live = matched.controls.filter((c) => c.way).length;
+    say(
+      'summary',
+      'good',
+      `${live} controls work again, over ${report.harness.rows.length} wires; what that takes costs about ${(report.cost / 100).toFixed(0)}.`,
+      `${live} live, ${report.harness.rows.length} wires`,
+    );
+  }
+  return findings;
+}
+
+function controlFindings({ matched, places }: PanelReport, say: Say): void {
+  for (const { id, control, way, ways, chosen, wires } of matched.controls) {
+    const about = aboutOf(control);
+    if (!places[id])
+      say(
+        `place/${id}`,
+        'warn',
+        `${control.name} has no place: choose what it is in the shell, or put it on a face. Its room and its wires are not counted.`,
+        `${control.name}: no place`,
+        [],
+        about,
+      );
+    if (control.wish === 'nothing') {
+      if (control.survive)
+        say(
+          `dead/${id}`,
+          'note',
+          `${control.name} is kept for its looks, and does nothing.`,
+          `${control.name} is dead`,
+          [],
+          about,
+        );
+      continue;
+    }
+    if (way?.verdict === 'stop')
+      say(
+        `way/${id}`,
+        'stop',
+        `${control.name} for ${control.wish}: ${way.why}`,
+        `${control.name}: ${control.wish}`,
+        [],
+        about,
+        ways.length > 1,
+      );
+    else if (!way)
+      say(
+        `way/${id}`,
+        'stop',
+        `${control.name} can’t be ${control.wish}: ${ways[0]?.why ?? 'nothing leads there.'}`,
+        `${control.name}: no way`,
+        [],
+        about,
+      );
+    else if (way.verdict === 'warn')
+      say(
+        `way/${id}`,
+        chosen ? 'note' : 'warn',
+        `${control.name} for ${control.wish}, ${way.label.toLowerCase()}: ${way.why}`,
+        `${control.name}: ${way.id}`,
+        [],
+        about,
+        ways.some((w) => w.id !== way.id && w.verdict !== 'stop'),
+      );
+    if (control.mains && !control.traced)
+      say(
+        `mains/${id}`,
+        'warn',
+        `${control.name} carried mains: it is mains until each of its wires is traced, out and insulated. Local rules and someone licensed come first.`,
+        `${control.name}: mains`,
+        [],
+        about,
+        true,
+      );
+    if (control.state === 'unknown' && wires.length > 0)
+      say(
+        `state/${id}`,
+        'note',
+        `Nobody knows yet whether ${control.name} works: measure it on its loose plug before it is wired.`,
+        `${control.name} not tested`,
+        [],
+        about,
+      );
+  }
+}
+
+function wireFindings({ matched }: PanelReport, say: Say): void {
+  for (const { id, control, wires } of matched.controls)
+    for (const wire of wires)
+      for (const problem of wire.problems) {
+        // One sentence for a control that lacks several pins.
+        if (problem.id === 'no pin' && wires.find((w) => w.problems.some((p) => p.id === 'no pin')) !== wire) continue;
+        const lacking = wires.filter((w) => w.problems.some((p) => p.id === 'no pin')).length;
+        say(
+          `${problem.id.replaceAll(' ', '-')}/${id}/${wire.terminal.replaceAll(' ', '-')}`,
+          problem.stop ? 'stop' : 'warn',
+          `${control.name}: ${problem.words}${problem.id === 'no pin' && lacking > 1 ? ` The same goes for ${lacking - 1} more of its wires.` : ''}`,
+          problem.id === 'volts' ? `${control.name}: too many volts` : `${control.name}: ${problem.id}`,
+          problem.id === 'volts' && wire.to?.has.level !== undefined
+            ? [{ label: `pin ${wire.to.pin}`, value: wire.to.has.level, unit: 'V', source: MATCH }]
+            : [],
+          aboutOf(control),
+          true,
+        );
+      }
+}
+
+function matrixFindings({ panel }: Conversion, { matrices }: PanelReport, say: Say): void {
+  for (const [id, m] of Object.entries(matrices)) {
+    const { name, keys, control } = panel.matrices[id]!;
+    const about = control === undefined ? [] : aboutOf(panel.controls[control]!);
+    const figures: Figure[] = [
+      { label: 'rows', value: m.rows.length, unit: 'count', source: COLOURING },
+      { label: 'columns', value: m.columns.length, unit: 'count', source: COLOURING },
+    ];
+    const ring = m.doubtful.filter((d) => d.why === 'on an odd ring');
+    const bad = new Set(m.doubtful.filter((d) => !d.fine).map((d) => d.key));
+    if (ring.length > 0) say(`ring/${id}`, 'stop', `${name}: ${ring[0]!.words}`, 'no rows and columns', figures, about);
+    if (m.solved) {
+      say(
+        `matrix/${id}`,
+        'note',
+        `${name}: ${m.rows.length} rows and ${m.columns.length} columns hold ${Object.keys(keys).length} keys on ${m.pins} lines${m.fewest < m.pins ? `; with lines of its ${m.groups} groups tied together ${m.fewest} would do` : ''}. Each was read twice: a wrong one that nobody saw has a chance of about 1 in ${Math.max(1, Math.round(1 / Math.max(m.unseen, 1e-9))).toLocaleString('en')}.`,
+        `${m.rows.length} × ${m.columns.length} keys`,
+        figures,
+        about,
+      );
+      if (!m.diodes && m.ghosts.count > 0)
+        say(
+          `ghost/${id}`,
+          m.ghosts.held.length > 0 ? 'warn' : 'note',
+          `${name} has no diodes: ${m.ghosts.count} rectangles of keys, where three held down show a fourth.${
+            m.ghosts.held.length > 0
+              ? ` Keys that are held are among them (${m.ghosts.held
+                  .slice(0, 3)
+                  .map((k) => keys[k]!.legend)
+                  .join(', ')}): a diode on each of these first.`
+              : ' For typing that hardly matters; the controller drops the third key.'
+          }`,
+          `${m.ghosts.count} ghosts`,
+          [{ label: 'rectangles', value: m.ghosts.count, unit: 'count', source: COLOURING }],
+          about,
+        );
+    } else if (Object.keys(keys).length > 0)
+      say(
+        `map/${id}`,
+        'warn',
+        `${name}: ${Object.keys(keys).length - bad.size} of ${Object.keys(keys).length} keys are sure. ${m.next.why}`,
+        `${bad.size} keys in doubt`,
+        figures,
+        about,
+      );
+  }
+}
+
+function rodFindings({ panel }: Conversion, { rods }: PanelReport, say: Say): void {
+  for (const [id, rod] of Object.entries(rods)) {
+    const control = panel.controls[id]!;
+    const figures: Figure[] = [
+      { label: 'closes after', value: rod.closesAt, unit: 'mm', source: EULER },
+      { label: 'of travel', value: control.travel ?? 0, unit: 'mm', source: EULER },
+    ];
+    for (const p of rod.problems)
+      say(
+        `rod-${p.id.replaceAll(' ', '-')}/${id}`,
+        p.stop ? 'stop' : 'warn',
+        `${control.name}: ${p.words}.`,
+        `${control.name}: ${p.id}`,
+        figures,
+        aboutOf(control),
+        p.id === 'short' || p.id === 'crushed' || p.id === 'buckles' || p.id === 'wanders',
+      );
+    if (rod.through.length > 0)
+      say(
+        `rod-through/${id}`,
+        'stop',
+        `The rod of ${control.name} goes through ${rod.through.join(' and ')}: bend it around, or set the switch elsewhere.`,
+        `${control.name}: rod blocked`,
+        figures,
+        aboutOf(control),
+      );
+  }
+}
+
+function harnessFindings(document: Conversion, { harness }: PanelReport, say: Say): void {
+  for (const { on, wires } of harness.disconnects)
+    say(
+      `crosses/${on.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`,
+      'note',
+      `${wires} wires go to ${on}, which comes off or moves: a plug in them beside the joint, a strain relief on both sides, and 120 mm more.`,
+      `${wires} wires over ${on}`,
+    );
+  const open = harness.rows.filter((r) => !r.tested).length;
+  if (harness.rows.length > 0 && open > 0)
+    say(
+      'tested',
+      'note',
+      `${open} of ${harness.rows.length} wires are not tested yet: each end to end and against its neighbours, before the first power.`,
+      `${open} wires to test`,
+    );
+  const loose = Object.values(document.panel.headers).filter((h) => h.part === undefined);
+  if (loose.length > 0)
+    say(
+      'loose',
+      'note',
+      `${loose.map((h) => h.name).join(', ')}: nothing says on which part ${loose.length > 1 ? 'they are' : 'it is'}, so that wires to it have no length.`,
+      'header on nothing',
+    );
+}

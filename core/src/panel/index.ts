@@ -1,0 +1,18 @@
+export { assessPanel } from './assess';
+export { beginPanel } from './begin';
+export { BOUNCE, debounce, divider, ladder, type Divider, type Ladder } from './circuits/divider';
+export { driveLamp, type LampDrive } from './circuits/lamp';
+export { driveMeter, PWM, ripple, type MeterDrive } from './circuits/meter';
+export { FIRST_POWER, type Harness, type HarnessRow } from './harness/harness';
+export { compareHeaders, type Comparison, type Crossing } from './headers/compare';
+export { metBy, pinsOf, placeOf as placeOfPin, standOf } from './headers/pins';
+export { matrixCsv, matrixHeader, matrixJson } from './matrix/exports';
+export { seenWhen } from './matrix/ghosts';
+export { probed, type ProbedBoard } from './matrix/prober';
+export { AGREE } from './matrix/solve';
+export { countWirings, MOST_WIRINGS, wiringBy, type Wiring } from './pins/possibilities';
+export { CAUTIONS, progressOf, sawOn, type PinProgress, type PinTest } from './pins/tests';
+export type { ControlPlace } from './place';
+export { matrixReport, panelReport, type MatrixReport, type PanelReport } from './report';
+export type { Matched, MatchedControl, PanelWire } from './ways/assign';
+export type { Way } from './ways/way';
