@@ -10,12 +10,14 @@ import { marginsOfPart, placeFor } from '@young-shell/core/fit';
 import { assessAll } from '@young-shell/core/plan';
 import { volumesOf } from '@young-shell/core/shell';
 import { loadSolidKernel, type Shape } from '@young-shell/core/solid';
+import { buildRows } from './build';
 import { coldLoad } from './coldLoad';
 import { cutRows } from './cut';
 import { medianOf, print, type Row } from './measure';
 import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
 import { packingLines } from './packing';
+import { panelRows } from './panel';
 import { runningRows } from './running';
 import { shellRows } from './shell';
 import { storeRows } from './store';
@@ -96,6 +98,7 @@ const fonts = {
 };
 tell(...(await cutRows(kernel, short)));
 tell(...(await runningRows(short)));
+tell(...(await panelRows(short)), ...(await buildRows(short)));
 
 tell({
   what: 'sheets of all faces as PDF',

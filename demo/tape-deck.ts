@@ -3,6 +3,7 @@ import {
   feature,
   lidAt,
   newConversion,
+  type PanelControl,
   type Conversion,
   type Feature,
   type ProfileHull,
@@ -238,5 +239,188 @@ export function tapeDeckUnplaced(): Conversion {
       refresh: 60,
     },
   };
+  deck.panel = panel();
+  deck.build = build(deck.build);
   return deck;
+}
+
+/** What the deck’s controls do now: Play starts it, the others send codes, the meters show levels. */
+function panel(): Conversion['panel'] {
+  const key = (name: string, along: number, more: Partial<PanelControl> = {}): PanelControl => ({
+    name,
+    kind: 'momentary',
+    feature: 'keys-1',
+    along,
+    original: true,
+    was: 'leaf contact under a piano key',
+    state: 'works',
+    survive: true,
+    wish: 'codes',
+    travel: 6,
+    force: 3,
+    held: 'two screws on the key frame',
+    ...more,
+  });
+  const meter = (name: string, feature: string): PanelControl => ({
+    name,
+    kind: 'meter',
+    feature,
+    original: true,
+    was: 'recording level',
+    state: 'works',
+    survive: true,
+    wish: 'level',
+    meter: { fullScale: 500, ohms: 650 },
+    held: 'bezel and two clips',
+  });
+  return {
+    controls: {
+      'control-1': key('Rewind', 0.1),
+      'control-2': key('Play', 0.3, {
+        wish: 'power',
+        rod: {
+          kind: 'spring',
+          to: { x: 141, y: 80, z: 34 },
+          material: 'steel wire',
+          diameter: 2,
+          travel: 0.25,
+          force: 1.6,
+          rate: 0.5,
+          guide: 20,
+          gap: 0.3,
+        },
+        way: 'behind',
+      }),
+      'control-3': key('Stop', 0.5),
+      'control-4': key('Record', 0.7, { kind: 'latching' }),
+      'control-5': key('Forward', 0.9),
+      'control-6': meter('Left meter', 'meter-1'),
+      'control-7': meter('Right meter', 'meter-2'),
+      'control-8': {
+        name: 'Rotary selector',
+        kind: 'rotary selector',
+        feature: 'selector-1',
+        original: true,
+        was: 'tape speed and source',
+        state: 'works',
+        survive: true,
+        wish: 'codes',
+        positions: 6,
+        held: 'nut on its neck',
+        way: 'binary',
+      },
+      'control-9': {
+        name: 'Record lamp',
+        kind: 'lamp',
+        feature: 'keys-1',
+        along: 0.74,
+        original: true,
+        was: 'neon behind a red lens',
+        state: 'works',
+        mains: true,
+        traced: true,
+        wish: 'drive light',
+        lamp: { type: 'neon', forward: 90, milliamps: 1 },
+      },
+      'control-10': {
+        name: 'Meter lamp',
+        kind: 'lamp',
+        feature: 'meter-1',
+        original: true,
+        was: 'scale light, both meters',
+        state: 'works',
+        wish: 'power light',
+        lamp: { type: 'filament', forward: 6.3, milliamps: 150 },
+        way: 'replace',
+      },
+    },
+    headers: {
+      'header-1': { name: 'Board, front panel', type: 'front panel', part: 'board-1', pins: {} },
+      'header-2': { name: 'Board, USB 2', type: 'USB 2', part: 'board-1', pins: {} },
+      'header-3': { name: 'Controller under the keys', type: 'controller 5 V', part: 'board-1', pins: {} },
+      'header-4': {
+        name: 'Old plug of the front',
+        type: 'own',
+        pins: {
+          '1': { signal: 'power switch', level: 3.3 },
+          '2': { signal: 'ground' },
+          '3': { signal: 'power light +', level: 5 },
+          '4': { signal: 'power light −', level: 5 },
+          '5': { signal: '12 V', level: 12, name: 'lamp supply' },
+          '6': { signal: 'unknown' },
+        },
+      },
+    },
+    wires: {},
+    matrices: {},
+    hunts: {
+      'hunt-1': {
+        name: 'Plug under the meters',
+        pins: 7,
+        holds: { switches: 1, lamps: 1, resistors: 1 },
+        rails: {},
+        tests: {
+          'test-1': { test: 'beep 1 2', saw: 'nothing' },
+          'test-2': { test: 'beep 3 4', saw: 'some Ω' },
+        },
+      },
+    },
+  };
+}
+
+/** Half built: run on the bench, stripped, tried on; two evenings and Saturdays; parts with their prices and what was learnt. */
+function build(empty: Conversion['build']): Conversion['build'] {
+  const paint = {
+    system: 'paint' as const,
+    primer: 2,
+    coats: 3,
+    clear: 2,
+    covers: 1.5,
+    flash: 15,
+    handle: 24,
+    cure: 5,
+  };
+  return {
+    ...empty,
+    hours: [0, 2, 0, 2, 0, 5, 0],
+    budget: 90_000,
+    finish: {
+      top: { ...paint, colour: 'silver grey' },
+      left: { system: 'oil', colour: '', primer: 0, coats: 2, clear: 0, covers: 8, flash: 600, handle: 24, cure: 3 },
+      right: { system: 'oil', colour: '', primer: 0, coats: 2, clear: 0, covers: 8, flash: 600, handle: 24, cure: 3 },
+    },
+    own: {
+      'step-1': {
+        name: 'Clean the tape heads’ glass, and keep it in a bag',
+        minutes: 15,
+        wait: 0,
+        after: { trial: true },
+        caution: '',
+      },
+    },
+    done: {
+      bench: { on: '2026-11-10', minutes: 70, of: '' },
+      'strip.transformer-1': { on: '2026-11-12', minutes: 15, of: '' },
+    },
+    items: {
+      'part.board-1': { state: 'have', price: 14_000, from: 'second-hand' },
+      'part.supply-1': { state: 'have', price: 6500 },
+      'part.card-1': { state: 'have', price: 21_000, from: 'second-hand' },
+      'part.drive-1': { state: 'have', price: 9000 },
+      'part.drive-2': { state: 'have', price: 4500 },
+      'part.fan-1': { state: 'ordered', price: 1200, lead: 6, ordered: '2026-11-24' },
+    },
+    log: {
+      'entry-1': { on: '2026-11-10', kind: 'note', text: 'Whole kit ran on cardboard for an hour.', step: 'bench' },
+      'entry-2': {
+        on: '2026-11-12',
+        kind: 'mistake',
+        text: 'Cut the wrong wire of the transformer shelf; spliced it again.',
+        step: 'strip.transformer-1',
+        cost: 0,
+        minutes: 40,
+      },
+      'entry-3': { on: '2026-11-12', kind: 'lesson', text: 'Photograph every plug before it is pulled.' },
+    },
+  };
 }

@@ -296,5 +296,86 @@ export function typewriterUnplaced(): Conversion {
   const board = partFrom(standardPart('board/card-size')!, 'Single board');
   machine.kit.parts = { 'board-1': board, 'controller-1': controller };
   machine.kit.holeMaps = { 'map-1': keyBoard };
+  machine.panel = typewriterPanel();
   return machine;
+}
+
+/** Rows of its keys as they lie, with the words on them. */
+const KEYS = [
+  '1 2 3 4 5 6 7 8 9 0 - =',
+  'Q W E R T Y U I O P [ Backspace',
+  "A S D F G H J K L ; ' Return",
+  'Shift Z X C V B N M , . / Space',
+];
+
+/** Pins that a key closes: nine columns and six rows on a plug of sixteen, in no order that anyone would guess. */
+const ROWS = [3, 7, 8, 12, 14, 15];
+const COLUMNS = [1, 2, 4, 5, 6, 9, 10, 11];
+
+/** What the key at a place of its field closes. */
+const contactOf = (n: number): [number, number] => [ROWS[n % 6]!, COLUMNS[Math.floor(n / 6) % 8]!];
+
+/** Keys and lever of the typewriter; the two upper rows are measured already, by beeps, twice each. */
+function typewriterPanel(): Conversion['panel'] {
+  const keys: Conversion['panel']['matrices'][string]['keys'] = {};
+  let n = 0;
+  KEYS.forEach((row, y) =>
+    row.split(' ').forEach((legend, x) => {
+      const reading = { pairs: [contactOf(n)], from: 'beeps' as const };
+      keys[`key-${n + 1}`] = {
+        legend,
+        x: x + y * 0.25,
+        y,
+        readings: y < 2 ? { 'reading-1': reading, 'reading-2': structuredClone(reading) } : {},
+      };
+      n++;
+    }),
+  );
+  return {
+    controls: {
+      'control-1': {
+        name: 'Keys',
+        kind: 'key field',
+        feature: 'keys-1',
+        original: true,
+        was: 'typed on paper through levers and a row of contacts',
+        state: 'works',
+        survive: true,
+        wish: 'keyboard',
+        travel: 4,
+        force: 1,
+      },
+      'control-2': {
+        name: 'Carriage lever',
+        kind: 'lever',
+        feature: 'lever-1',
+        original: true,
+        was: 'next line',
+        state: 'missing',
+        survive: true,
+        wish: 'codes',
+        travel: 18,
+        force: 4,
+        way: 'behind',
+        rod: {
+          kind: 'lever',
+          to: { x: 30, y: 205, z: 60 },
+          material: 'brass',
+          diameter: 3,
+          travel: 2.5,
+          force: 1.5,
+          ratio: 7,
+          guide: 15,
+          gap: 0.3,
+        },
+      },
+    },
+    headers: {
+      'header-1': { name: 'Matrix controller, pins', type: 'controller 3.3 V', part: 'controller-1', pins: {} },
+      'header-2': { name: 'Single board, row of pins', type: 'small board', part: 'board-1', pins: {} },
+    },
+    wires: {},
+    matrices: { 'matrix-1': { name: 'Keys of the typewriter', control: 'control-1', pins: 16, keys } },
+    hunts: {},
+  };
 }

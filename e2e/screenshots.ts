@@ -50,16 +50,6 @@ const VIEWS: {
   },
   { name: 'fit', station: 'fit' },
   {
-    name: 'fit-margin',
-    station: 'fit',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Plan' }).click();
-      const margins = page.getByRole('region', { name: 'Tightest margins' });
-      await margins.getByRole('button', { name: 'what it is the sum of' }).nth(3).click();
-      await margins.getByText('close its sum').scrollIntoViewIfNeeded();
-    },
-  },
-  {
     name: 'fit-plan',
     station: 'fit',
     prepare: async (page) => {
@@ -91,7 +81,6 @@ const VIEWS: {
       await page.getByRole('button', { name: 'Next step' }).click();
     },
   },
-  { name: 'fit-dark', station: 'fit', theme: 'dark', prepare: (page) => page.locator('[data-label="card-1"]').click() },
   { name: 'air', station: 'air', prepare: (page) => page.getByText('dust comes in by every crack').first().waitFor() },
   { name: 'power', station: 'power' },
   { name: 'links', of: 'Heron piano stool', station: 'links' },
@@ -118,14 +107,6 @@ const VIEWS: {
     },
   },
   {
-    name: 'cut-strength',
-    station: 'cut',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Strength' }).click();
-      await page.getByText('With one of these').waitFor();
-    },
-  },
-  {
     name: 'survey',
     of: 'Ibis cocktail table',
     station: 'shell',
@@ -137,18 +118,35 @@ const VIEWS: {
     },
   },
   {
-    name: 'hole-map',
-    of: 'Plover typewriter',
-    station: 'kit',
+    name: 'panel',
+    station: 'panel',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Hole maps' }).click();
-      await page.getByRole('button', { name: /^Key matrix board/ }).click();
-      const wrong = page.getByLabel('Reading A to B');
-      await wrong.click();
-      await wrong.fill('143.2');
-      await wrong.press('Enter');
+      await page.getByRole('button', { name: /^Play/ }).first().click();
+      await page.getByText('Ways from Play to power').scrollIntoViewIfNeeded();
     },
   },
+  {
+    name: 'panel-keys',
+    of: 'Plover typewriter',
+    station: 'panel',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Keys', exact: true }).click();
+      await page.getByLabel(/^Connect the simulated prober/).click();
+      for (let i = 0; i < 5; i++) {
+        await page.getByRole('button', { name: /^Hold .* on the simulated prober$/ }).click();
+        await page.waitForTimeout(400);
+      }
+    },
+  },
+  {
+    name: 'panel-harness',
+    station: 'panel',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Harness', exact: true }).click();
+      await page.waitForTimeout(3000);
+    },
+  },
+  { name: 'build', station: 'build', prepare: (page) => page.getByText('holds everything up').first().waitFor() },
 ];
 
 /** The demo with a full supply and a full-length card: more than goes in. */

@@ -16,6 +16,8 @@ installPrograms({
   cvt: 'xcvt',
   gtf: 'xserver-xorg-core',
   'edid-decode': 'edid-decode',
+  ngspice: 'ngspice',
+  gcc: 'gcc',
 });
 installPackages({ tests: true });
 buildWeb();

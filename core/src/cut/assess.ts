@@ -16,7 +16,7 @@ import { staleFindings } from './sheets/stale';
 import { freeAreaOf, type FreeArea } from './vents/pattern';
 
 export interface CutReport {
-  openings: CutOpening[];
+  openings: readonly CutOpening[];
   /** New cutting, mm, and area taken out, mm². */
   length: number;
   area: number;

@@ -20,6 +20,7 @@ import {
   type Change,
   type Conversion,
   type Operation,
+  type PanelControl,
 } from '.';
 
 const demo = (name: string) =>
@@ -28,6 +29,15 @@ const deck = demo('tape-deck');
 const typewriter = demo('typewriter');
 const PLANS = [deck, typewriter, demo('piano-stool'), demo('cocktail-table')];
 const first = <T>(record: Record<string, T>): [string, T] => Object.entries(record)[0]!;
+
+const lamp: PanelControl = {
+  name: 'Lamp',
+  kind: 'lamp',
+  original: false,
+  was: '',
+  state: 'works',
+  wish: 'power light',
+};
 
 /** One of every way to alter a document, on the demo that has what it is about. */
 const EVERY: Record<Change['type'], [Conversion, Change]> = {
@@ -56,6 +66,107 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
         v: measured(20),
       },
     },
+  ],
+  setControl: [deck, { type: 'setControl', id: 'control-9', control: lamp }],
+  addControl: [
+    deck,
+    {
+      type: 'addControl',
+      id: 'control-9',
+      control: lamp,
+      feature: { id: 'lamp-9', feature: { ...deck.shell.features['meter-1']!, name: 'New lamp', control: 'lamp' } },
+      opening: {
+        id: 'cut-9',
+        opening: {
+          name: 'Lamp',
+          use: 'other',
+          face: 'front',
+          u: 40,
+          v: 40,
+          shape: { kind: 'round', diameter: 8 },
+          pattern: { kind: 'open' },
+          screws: [],
+        },
+      },
+    },
+  ],
+  setHeader: [deck, { type: 'setHeader', id: 'header-9', header: { name: 'H', type: 'front panel', pins: {} } }],
+  setHarnessWire: [
+    typewriter,
+    {
+      type: 'setHarnessWire',
+      wire: `${first(typewriter.panel.controls)[0]}.contact`,
+      made: { colour: 'blue', tested: true },
+    },
+  ],
+  setMatrix: [deck, { type: 'setMatrix', id: 'matrix-9', matrix: { name: 'M', pins: 8, keys: {} } }],
+  setKey: [
+    typewriter,
+    {
+      type: 'setKey',
+      matrix: first(typewriter.panel.matrices)[0],
+      id: 'key-99',
+      key: { legend: 'X', x: 1, y: 1, readings: {} },
+    },
+  ],
+  addReading: [
+    typewriter,
+    {
+      type: 'addReading',
+      matrix: first(typewriter.panel.matrices)[0],
+      key: first(first(typewriter.panel.matrices)[1].keys)[0],
+      id: 'reading-99',
+      reading: { pairs: [[1, 2]], from: 'beeps' },
+    },
+  ],
+  setHunt: [
+    deck,
+    {
+      type: 'setHunt',
+      id: 'hunt-9',
+      hunt: { name: 'Plug', pins: 6, holds: { switches: 1, lamps: 1, resistors: 0 }, rails: {}, tests: {} },
+    },
+  ],
+  addPinTest: [
+    deck,
+    { type: 'addPinTest', hunt: first(deck.panel.hunts)[0], id: 'test-99', test: { test: 'beep 1 2', saw: 'nothing' } },
+  ],
+  setBuild: [deck, { type: 'setBuild', build: { start: '2027-02-01', budget: 50_000 } }],
+  setStep: [deck, { type: 'setStep', step: 'bench', said: { minutes: 60 }, name: 'Bench' }],
+  setOwnStep: [
+    deck,
+    {
+      type: 'setOwnStep',
+      id: 'step-9',
+      own: { name: 'Tea', minutes: 5, wait: 0, after: { bench: true }, caution: '' },
+    },
+  ],
+  tick: [deck, { type: 'tick', step: 'close', name: 'Close it', done: { on: '2027-02-03', of: '' } }],
+  setFinish: [
+    deck,
+    {
+      type: 'setFinish',
+      face: 'left',
+      finish: {
+        system: 'oil',
+        colour: '',
+        primer: 0,
+        coats: 2,
+        clear: 0,
+        covers: 8,
+        flash: 600,
+        handle: 24,
+        cure: 3,
+      },
+    },
+  ],
+  setItem: [
+    deck,
+    { type: 'setItem', item: 'part.fan-1', name: 'Exhaust fan', is: { state: 'buy', price: 900, lead: 3 } },
+  ],
+  setEntry: [
+    deck,
+    { type: 'setEntry', id: 'entry-9', entry: { on: '2027-02-02', kind: 'lesson', text: 'Measure twice' } },
   ],
   addPart: [
     deck,

@@ -13,11 +13,13 @@ export * from './upgrades';
 // What the stations' parts of the document give: everybody who looks at a document needs their types.
 export * from '../air/section';
 export * from '../brief/section';
+export * from '../build/section';
 export * from '../cut/section';
 export * from '../fit/section';
 export { nextId, SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
 export * from '../kit/section';
 export * from '../links/section';
+export * from '../panel/section';
 export * from '../power/section';
 export * from '../shell/section';
 export { MATERIALS, type Material } from '../standards/materials';

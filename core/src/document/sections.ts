@@ -1,9 +1,11 @@
 import { airSection } from '../air/section';
 import { briefSection } from '../brief/section';
+import { buildSection } from '../build/section';
 import { cutSection } from '../cut/section';
 import { layoutSection } from '../fit/section';
 import { kitSection } from '../kit/section';
 import { linksSection } from '../links/section';
+import { panelSection } from '../panel/section';
 import { powerSection } from '../power/section';
 import { shellSection } from '../shell/section';
 
@@ -17,6 +19,8 @@ export const SECTIONS = [
   airSection,
   powerSection,
   linksSection,
+  panelSection,
+  buildSection,
 ] as const;
 
 type AnySection = (typeof SECTIONS)[number];

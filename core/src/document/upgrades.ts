@@ -11,6 +11,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   3: toSpentIds,
   4: toOwnOpenings,
   5: toRunning,
+  6: toPanelAndBuild,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -94,4 +95,18 @@ function toRunning(document: Old): void {
   document.air = { fans: {}, ways: {}, thermal: {} };
   document.power = { supplies: {}, sources: {}, adapters: {}, wires: {}, earth: {}, decorations: {}, pins: {} };
   document.links = { nodes: {}, usage: 'two', antennas: {}, screens: {}, tries: {} };
+}
+
+/** 6 → 7: controls that work again, and the order of the work. */
+function toPanelAndBuild(document: Old): void {
+  document.build = {
+    hours: [0, 0, 2, 0, 2, 4, 0],
+    steps: {},
+    own: {},
+    done: {},
+    finish: {},
+    items: {},
+    log: {},
+  };
+  document.panel = { controls: {}, headers: {}, wires: {}, matrices: {}, hunts: {} };
 }

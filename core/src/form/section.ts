@@ -18,7 +18,13 @@ export interface Thing {
     | 'adapter'
     | 'decoration'
     | 'link'
-    | 'screen';
+    | 'screen'
+    | 'control'
+    | 'header'
+    | 'matrix'
+    | 'hunt'
+    | 'step'
+    | 'entry';
   id: string;
 }
 

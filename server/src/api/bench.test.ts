@@ -171,6 +171,58 @@ describe('the user’s own parts', () => {
   });
 });
 
+describe('the simulated prober and multimeter', () => {
+  const post = (path: string, body: object) => request(app).post(`/api/instruments/${path}`).send(body);
+
+  it('read what they are asked for, always the same, and mark it as simulated', async () => {
+    const ask = { board: 'A', key: 'key-1', attempt: 0 };
+    const { body } = await post('prober/hold', ask).expect(200);
+    expect(body).toMatchObject({ simulated: true, from: 'prober' });
+    expect((await post('prober/hold', ask)).body).toEqual(body);
+    const hunt = { pins: 5, holds: { switches: 1, lamps: 1, resistors: 0 }, rails: {} };
+    const seen = new Set<string>();
+    for (let a = 1; a <= 5; a++)
+      for (let b = 1; b <= 5; b++)
+        if (a !== b) {
+          const test = { set: 'A', hunt, test: `diode ${a} ${b}` };
+          const { body: saw } = await post('multimeter/test', test).expect(200);
+          expect(saw.simulated).toBe(true);
+          if (saw.saw === 'glows') seen.add(`${a} ${b}`);
+        }
+    // One lamp lights one way round.
+    expect(seen.size).toBe(1);
+  });
+
+  it.each([
+    ['prober/hold', { board: 'X', key: 'key-1', attempt: 0 }, 400],
+    ['prober/hold', { board: 'A', key: 'key-99', attempt: 0 }, 404],
+    ['prober/hold', { board: 'A', key: 'key-1', attempt: -1 }, 400],
+    ['multimeter/test', { set: 'A', hunt: { pins: 3 }, test: 'beep 1 2' }, 400],
+    [
+      'multimeter/test',
+      { set: 'A', hunt: { pins: 3, holds: { switches: 2, lamps: 0, resistors: 0 }, rails: {} }, test: 'beep 1 2' },
+      400,
+    ],
+    [
+      'multimeter/test',
+      { set: 'A', hunt: { pins: 3, holds: { switches: 1, lamps: 0, resistors: 0 }, rails: {} }, test: 'beep 1 9' },
+      400,
+    ],
+    [
+      'multimeter/test',
+      {
+        set: 'A',
+        hunt: { pins: 3, holds: { switches: 1, lamps: 0, resistors: 0 }, rails: { a: null } },
+        test: 'beep 1 2',
+      },
+      400,
+    ],
+  ])('%s of %j is refused in words', async (path, body, status) => {
+    const answer = await post(path, body).expect(status);
+    expect(answer.body.message.length).toBeGreaterThan(20);
+  });
+});
+
 describe('the simulated calipers', () => {
   it('show the true size of a place with the spread of a hand, and go wrong now and then', () => {
     const calipers = new Calipers();

@@ -2,7 +2,10 @@ import express, { Router } from 'express';
 import { valueAt } from '@young-shell/core/document';
 import type { Measured } from '@young-shell/core/quantity';
 import { SET_NAMES, type SetName } from '@young-shell/core/links';
+import type { PinHunt } from '@young-shell/core/document';
 import { Calipers } from '../instruments/calipers';
+import { measure, PLUG_SETS, type PlugSet } from '../instruments/multimeter';
+import { BOARD_NAMES, probe, type BoardName } from '../instruments/prober';
 import { tryOnTube } from '../instruments/tube';
 import type { ConversionStore } from '../store/conversions';
 import { ApiError } from './errors';
@@ -46,6 +49,51 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
       response.json({ simulated: true, ...tryOnTube(set as SetName, modeline) });
     } catch (error) {
       throw new ApiError(400, 'bad-timing', (error as Error).message);
+    }
+  });
+  // A key held on the simulated prober’s keyboard.
+  router.post('/prober/hold', express.json({ limit: '10kb' }), (request, response) => {
+    const { board, key, attempt } = (request.body ?? {}) as { board?: unknown; key?: unknown; attempt?: unknown };
+    if (
+      !BOARD_NAMES.includes(board as BoardName) ||
+      typeof key !== 'string' ||
+      !Number.isInteger(attempt) ||
+      (attempt as number) < 0
+    )
+      throw new ApiError(
+        400,
+        'bad-request',
+        `The prober needs a board (${BOARD_NAMES.join(', ')}), a key, and how often it was held.`,
+      );
+    try {
+      response.json(probe(board as BoardName, key, attempt as number));
+    } catch (error) {
+      throw new ApiError(404, 'absent', (error as Error).message);
+    }
+  });
+  // A test with the simulated multimeter on a plug that does not exist.
+  router.post('/multimeter/test', express.json({ limit: '10kb' }), (request, response) => {
+    const { set, hunt, test } = (request.body ?? {}) as { set?: unknown; hunt?: unknown; test?: unknown };
+    const { pins, holds, rails } = (hunt ?? {}) as Partial<PinHunt>;
+    const counts = holds ? [holds.switches, holds.lamps, holds.resistors] : [];
+    if (
+      !PLUG_SETS.includes(set as PlugSet) ||
+      typeof test !== 'string' ||
+      !Number.isInteger(pins) ||
+      !(pins! >= 2 && pins! <= 40) ||
+      counts.length !== 3 ||
+      !counts.every((n) => Number.isInteger(n) && n >= 0 && n <= 8) ||
+      typeof rails !== 'object'
+    )
+      throw new ApiError(
+        400,
+        'bad-request',
+        `The multimeter needs a plug (${PLUG_SETS.join(', ')}), what hangs on it, and a test.`,
+      );
+    try {
+      response.json({ simulated: true, saw: measure(set as PlugSet, { pins: pins!, holds: holds!, rails }, test) });
+    } catch (error) {
+      throw new ApiError(400, 'bad-test', (error as Error).message);
     }
   });
   return router;

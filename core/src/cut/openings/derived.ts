@@ -15,9 +15,16 @@ export const PLATE_BEHIND = { larger: 4, lap: 10, source: practice };
 const HAIR = 1e-6;
 
 /** All openings and holes that the layout asks for, and those by hand; they follow when a part moves. Pure. */
-export function openingsOf(document: Conversion, assembly: Assembly): CutOpening[] {
-  return [...fromLayout(document, assembly), ...byHand(document, assembly)];
+export function openingsOf(document: Conversion, assembly: Assembly): readonly CutOpening[] {
+  const known = kept.get(assembly);
+  if (known?.document === document) return known.openings;
+  const openings = [...fromLayout(document, assembly), ...byHand(document, assembly)];
+  kept.set(assembly, { document, openings });
+  return openings;
 }
+
+/** Several stations ask for them of the same plan. */
+const kept = new WeakMap<Assembly, { document: Conversion; openings: readonly CutOpening[] }>();
 
 function fromLayout(document: Conversion, assembly: Assembly): CutOpening[] {
   const openings: CutOpening[] = [];

@@ -105,6 +105,13 @@ export const PRINT_SIZES: Readonly<Record<PrintKind, readonly SizeRow[]>> = {
     row('rod', 'Rod, across', 4, THINNEST, 20),
     row('length', 'Rod, long', 20, 0, 200),
   ],
+  'rod guide': [
+    row('hole', 'Hole for the rod', 2.3, 0.6, 30),
+    row('length', 'Tube, long', 20, 2, 200),
+    row('wall', 'Wall of the tube', 2, THINNEST, 20),
+    row('flange', 'Flange, across', 20, 6, 100),
+    thickness(2),
+  ],
   'cable clip': [row('cable', 'Cables, across', 8, 1, 40), row('width', 'Wide', 10, 3, 60), thickness(2.4), hole(3.4)],
 };
 
@@ -191,6 +198,8 @@ export function wrongSizes(kind: PrintKind, sizes: Readonly<Record<string, numbe
     return `A screw head of ${s.head} mm leaves no wall in a foot of ${s.diameter} mm.`;
   if (kind === 'tray' && s.insert! > s.bossWidth! - 2 * THINNEST)
     return `A hole of ${s.insert} mm leaves no wall in bosses of ${s.bossWidth} mm: make them ${(s.insert! + 2 * THINNEST).toFixed(1)} mm at least.`;
+  if (kind === 'rod guide' && s.flange! < s.hole! + 2 * s.wall!)
+    return `A flange of ${s.flange} mm is narrower than the tube of ${(s.hole! + 2 * s.wall!).toFixed(1)} mm that it carries.`;
   if (kind === 'button cap' && s.rod! > s.diameter!)
     return `A rod of ${s.rod} mm is thicker than its cap of ${s.diameter} mm.`;
   return undefined;

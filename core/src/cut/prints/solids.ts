@@ -79,6 +79,8 @@ function shapeOf(make: Maker, document: Conversion, assembly: Assembly, print: P
       return foot(make, s);
     case 'button cap':
       return buttonCap(make, s);
+    case 'rod guide':
+      return rodGuide(make, s);
     case 'cable clip':
       return cableClip(make, s);
   }
@@ -370,6 +372,15 @@ function buttonCap(make: Maker, { diameter: d, height: h, thickness: t, rod, len
     d! > 2 * t! + rod! ? [round(make, 2, [r, r, 0], d! - 2 * t!, t!, h! + MORE)] : [],
   );
   return make.union([cap, round(make, 2, [r, r, 0], rod!, 0, h! + length!)]);
+}
+
+/** A tube on a flange, printed on the flange: a rod runs through both. */
+function rodGuide(make: Maker, { hole, length, wall, flange, thickness: t }: S): Solid {
+  const r = flange! / 2;
+  const tube = round(make, 2, [r, r, 0], hole! + 2 * wall!, 0, t! + length!);
+  return make.difference(make.union([round(make, 2, [r, r, 0], flange!, 0, t!), tube]), [
+    round(make, 2, [r, r, 0], hole!, -MORE, t! + length! + MORE),
+  ]);
 }
 
 function cableClip(make: Maker, { cable, width, thickness: t, hole }: S): Solid {

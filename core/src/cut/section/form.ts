@@ -112,6 +112,7 @@ export const PRINT_KINDS = [
   'filter frame',
   'foot',
   'button cap',
+  'rod guide',
   'cable clip',
 ] as const;
 

@@ -1,4 +1,4 @@
 export { cellAt, cellsOf, fieldFrom, lengthTo, middleOf, wayBack, type CellGrid, type Field } from './field';
 export { reachFindings } from './findings';
-export { freeRoom } from './room';
+export { freeAround, freeRoom } from './room';
 export { routeOf, routesOf, type Route } from './route';

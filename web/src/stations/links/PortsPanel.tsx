@@ -89,6 +89,18 @@ export function PortsPanel() {
               ]}
               onChange={(where) => submit({ type: 'setAntenna', id, antenna: { ...antenna, where } })}
             />
+            <Choice
+              label="It is on"
+              value={antenna.part ?? ''}
+              options={[
+                { value: '', label: 'not said' },
+                ...Object.entries(document.kit.parts).map(([value, p]) => ({ value, label: p.name })),
+              ]}
+              onChange={(part) => {
+                const { part: _before, ...rest } = antenna;
+                submit({ type: 'setAntenna', id, antenna: part === '' ? rest : { ...rest, part } });
+              }}
+            />
             {antenna.where === 'slot' && (
               <LengthField
                 label="Length of the slot"

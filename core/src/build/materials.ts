@@ -1,0 +1,108 @@
+import type { Assembly } from '../assembly';
+import { mountsOf } from '../cut';
+import type { BuildItem, Conversion } from '../document';
+import { panelReport } from '../panel';
+import { finishedFaces } from './finish/finish';
+
+/** One line of the bill of materials. */
+export interface BillRow {
+  id: string;
+  name: string;
+  count: number;
+  unit: '' | 'mm' | 'g';
+  group: 'parts' | 'screws' | 'wire and controls' | 'finish' | 'prints';
+  is: BuildItem;
+  /** Minor units for all of it: what the user says, else what is usual; `guess` where it is that. */
+  price: number | undefined;
+  guess: boolean;
+}
+
+export interface Bill {
+  rows: BillRow[];
+  /** Minor units: to buy still, spent (had or ordered), come in by what is sold. */
+  toBuy: number;
+  spent: number;
+  sold: number;
+  /** Rows without any price. */
+  unpriced: number;
+}
+
+/** Usual prices, minor units: a screw, a metre of wire, a can. Common practice, no source. */
+const USUAL = { screw: 8, metre: 40, can: 900 };
+const BUY: BuildItem = { state: 'buy' };
+
+/** Everything that the plan takes, and what of it is there. Pure. */
+export function billOf(document: Conversion, assembly: Assembly): Bill {
+  const rows: BillRow[] = [];
+  const add = (
+    id: string,
+    name: string,
+    count: number,
+    group: BillRow['group'],
+    usual?: number,
+    unit: BillRow['unit'] = '',
+  ) => {
+    const is = document.build.items[id] ?? BUY;
+    rows.push({
+      id,
+      name,
+      count,
+      unit,
+      group,
+      is,
+      price: is.price ?? (usual === undefined ? undefined : Math.round(usual)),
+      guess: is.price === undefined && usual !== undefined,
+    });
+  };
+  for (const [id, part] of Object.entries(document.kit.parts)) add(`part.${id}`, part.name, 1, 'parts');
+  const screws = new Map<string, { name: string; count: number }>();
+  for (const mount of mountsOf(document, assembly)) {
+    const { screw } = mount.options.find((o) => o.kind === mount.chosen) ?? {};
+    if (!screw) continue;
+    const name = `${mount.thread.thread} × ${screw.length}`;
+    const id = `screw.${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;
+    const known = screws.get(id) ?? { name, count: 0 };
+    known.count += mount.count;
+    screws.set(id, known);
+  }
+  for (const [id, { name, count }] of screws) add(id, name, count, 'screws', count * USUAL.screw);
+  const { matched, harness } = panelReport(document, assembly);
+  const bought = new Map<string, { name: string; count: number; cost: number }>();
+  for (const { way } of matched.controls)
+    for (const { what, count, cost } of way?.parts ?? []) {
+      const id = `small.${what.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;
+      const known = bought.get(id);
+      // One controller serves all.
+      if (known && what === 'USB microcontroller board') continue;
+      bought.set(id, { name: what, count: (known?.count ?? 0) + count, cost: (known?.cost ?? 0) + cost });
+    }
+  for (const [id, { name, count, cost }] of bought) add(id, name, count, 'wire and controls', cost);
+  const wire = new Map<string, { name: string; mm: number }>();
+  for (const { colour, gauge, length } of harness.rows) {
+    const id = `wire.${gauge}-${colour.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;
+    const known = wire.get(id) ?? { name: `wire, AWG ${gauge}, ${colour}`, mm: 0 };
+    known.mm += length;
+    wire.set(id, known);
+  }
+  for (const [id, { name, mm }] of wire) add(id, name, mm, 'wire and controls', (mm / 1000) * USUAL.metre, 'mm');
+  // Cans of one kind serve all faces that take it.
+  const cans = new Map<string, { name: string; used: number }>();
+  for (const face of finishedFaces(document, assembly))
+    for (const { what, used } of face.cans) {
+      const id = `can.${what.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;
+      cans.set(id, { name: what, used: (cans.get(id)?.used ?? 0) + used });
+    }
+  for (const [id, { name, used }] of cans) {
+    const count = Math.max(1, Math.ceil(used - 1e-9));
+    add(id, `${name}, can`, count, 'finish', count * USUAL.can);
+  }
+  const sum = (of: BillRow['is']['state'][]) =>
+    rows.reduce((s, r) => s + (of.includes(r.is.state) ? (r.price ?? 0) : 0), 0);
+  return {
+    rows,
+    toBuy: sum(['buy']),
+    spent: sum(['have', 'ordered']),
+    sold: sum(['sold']),
+    unpriced: rows.filter((r) => r.price === undefined && r.is.state !== 'have').length,
+  };
+}

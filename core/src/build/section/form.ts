@@ -1,0 +1,110 @@
+import {
+  content,
+  id,
+  keyed,
+  list,
+  matching,
+  name,
+  number,
+  object,
+  oneOf,
+  optional,
+  record,
+  text,
+  whole,
+  yesOrNo,
+  type Form,
+  type Of,
+} from '../../form';
+import Joi from 'joi';
+
+/** `cut.rear`, `place.board-1`: steps that follow from the plan keep their ids while what they are about is there. */
+export const stepKey = matching(/^[a-z][a-z0-9-]{0,63}(\.[a-z0-9~-]{1,64}){0,3}$/);
+/** `2026-11-30`. */
+const day: Form<string> = matching(/^[0-9]{4}-[0-9]{2}-[0-9]{2}$/);
+
+/** What the user says of a step that follows from the plan. */
+const said = object({
+  minutes: optional(number(0, 10_000)),
+  /** Hours after it in which nothing of it can be touched, and that need nobody. */
+  wait: optional(number(0, 2000)),
+  /** Not in this build. */
+  left: optional(yesOrNo),
+  /** Steps that have to be done before, besides those that follow from the plan. */
+  after: optional(keyed(stepKey, Joi.boolean().valid(true) as Form<true>, 40)),
+  note: optional(text(300)),
+});
+
+const ownStep = object({
+  name: name(120),
+  minutes: number(0, 10_000),
+  wait: number(0, 2000),
+  after: keyed(stepKey, Joi.boolean().valid(true) as Form<true>, 40),
+  caution: text(300),
+});
+
+/** A step that was done: when, how long it took, and what it looked like then. */
+const done = object({ on: day, minutes: optional(number(0, 10_000)), of: text(64) });
+
+export const FINISHES = ['none', 'paint', 'oil', 'film'] as const;
+
+/** How a face is finished. */
+const finish = object({
+  system: oneOf(FINISHES),
+  colour: text(60),
+  /** Coats of primer (or filler), colour and clear (or oil). */
+  primer: whole(0, 10),
+  coats: whole(0, 10),
+  clear: whole(0, 10),
+  /** m² that one can covers in one coat. */
+  covers: number(0.1, 20),
+  /** Minutes until the next coat, hours until it may be handled, days until it may be clamped. */
+  flash: number(0, 600),
+  handle: number(0, 500),
+  cure: number(0, 60),
+});
+
+/** Something to buy: price in minor units, days until it is there. */
+const item = object({
+  state: oneOf(['buy', 'ordered', 'have', 'sold']),
+  price: optional(number(0, 100_000_000)),
+  lead: optional(number(0, 365)),
+  ordered: optional(day),
+  from: optional(text(120)),
+  link: optional(text(300)),
+});
+
+const entry = object({
+  on: day,
+  kind: oneOf(['note', 'decision', 'mistake', 'lesson', 'reading']),
+  text: text(2000),
+  step: optional(stepKey),
+  /** Money in minor units and minutes that a mistake cost. */
+  cost: optional(number(0, 100_000_000)),
+  minutes: optional(number(0, 100_000)),
+  /** A photo, kept by its content, without what the camera wrote into it. */
+  photo: optional(object({ content, width: whole(1, 10_000), height: whole(1, 10_000) })),
+});
+
+export const form = object({
+  /** The first day of work. */
+  start: optional(day),
+  /** Hours of work on each day of the week, Monday first. */
+  hours: list(number(0, 16), 7, 7),
+  steps: keyed(stepKey, said, 600),
+  own: record(ownStep, 200),
+  done: keyed(stepKey, done, 800),
+  finish: keyed(id, finish, 40),
+  items: keyed(matching(/^[a-z][a-z0-9.-]{0,120}$/), item, 600),
+  log: record(entry, 1000),
+  /** Money for it, minor units. */
+  budget: optional(number(0, 100_000_000)),
+});
+
+export type Build = Of<typeof form>;
+export type StepSaid = Of<typeof said>;
+export type OwnStep = Of<typeof ownStep>;
+export type StepDone = Of<typeof done>;
+export type Finish = Of<typeof finish>;
+export type BuildItem = Of<typeof item>;
+export type LogEntry = Of<typeof entry>;

@@ -1,0 +1,97 @@
+import { put, section, type Complaint } from '../../form';
+import {
+  form,
+  type Build,
+  type BuildItem,
+  type Finish,
+  type LogEntry,
+  type OwnStep,
+  type StepDone,
+  type StepSaid,
+} from './form';
+
+export {
+  FINISHES,
+  type Build,
+  type BuildItem,
+  type Finish,
+  type LogEntry,
+  type OwnStep,
+  type StepDone,
+  type StepSaid,
+} from './form';
+
+interface Seen {
+  build: Build;
+}
+
+/** The ways to alter how the work goes. */
+export type BuildChange =
+  | { type: 'setBuild'; build: { [K in 'start' | 'budget' | 'hours']?: Build[K] | null } }
+  | { type: 'setStep'; step: string; said: StepSaid | null; name: string }
+  | { type: 'setOwnStep'; id: string; own: OwnStep | null }
+  | { type: 'tick'; step: string; name: string; done: StepDone | null }
+  | { type: 'setFinish'; face: string; finish: Finish | null }
+  | { type: 'setItem'; item: string; name: string; is: BuildItem | null }
+  | { type: 'setEntry'; id: string; entry: LogEntry | null };
+
+export const buildSection = section<'build', Build, Seen, BuildChange>({
+  key: 'build',
+  form,
+  empty: () => ({ hours: [0, 0, 2, 0, 2, 4, 0], steps: {}, own: {}, done: {}, finish: {}, items: {}, log: {} }),
+  rules,
+  changes: {
+    setBuild: {
+      alter: ({ build }, change) => {
+        for (const key of Object.keys(change.build) as (keyof typeof change.build)[])
+          put(build, key, change.build[key]);
+      },
+      words: (_document, { build }) =>
+        build.hours ? 'hours of work' : build.start ? `work begins ${build.start}` : 'budget',
+    },
+    setStep: {
+      alter: ({ build }, { step, said }) => put(build.steps, step, said),
+      words: (_document, { name, said }) => (said?.left ? `leave out: ${name}` : `change: ${name}`),
+    },
+    setOwnStep: {
+      alter: ({ build }, { id, own }) => put(build.own, id, own),
+      words: ({ build }, { id, own }) => (own ? `step: ${own.name}` : `delete ${build.own[id]?.name ?? id}`),
+    },
+    tick: {
+      alter: ({ build }, { step, done }) => put(build.done, step, done),
+      words: (_document, { name, done }) => (done ? `done: ${name}` : `not done: ${name}`),
+    },
+    setFinish: {
+      alter: ({ build }, { face, finish }) => put(build.finish, face, finish),
+      words: (_document, { face, finish }) => (finish ? `${face}: ${finish.system}` : `${face}: as it is`),
+    },
+    setItem: {
+      alter: ({ build }, { item, is }) => put(build.items, item, is),
+      words: (_document, { name, is }) => (is ? `${name}: ${is.state}` : `${name}: not said`),
+    },
+    setEntry: {
+      alter: ({ build }, { id, entry }) => put(build.log, id, entry),
+      words: (_document, { entry }) => (entry ? `log: ${entry.text.slice(0, 40)}` : 'take a log entry out'),
+    },
+  },
+  things: ({ own, log }) => ({ step: own, entry: log }),
+  forget: ({ build }, { kind, id: gone }) => {
+    if (kind !== 'step') return;
+    delete build.done[`own.${gone}`];
+    for (const { after } of [...Object.values(build.steps), ...Object.values(build.own)])
+      if (after) delete after[`own.${gone}`];
+  },
+});
+
+function rules({ build }: Seen): Complaint[] {
+  const complaints: Complaint[] = [];
+  for (const [id, { after }] of Object.entries(build.own))
+    for (const other of Object.keys(after)) {
+      const path = `/build/own/${id}/after`;
+      if (other === `own.${id}`)
+        complaints.push({ path, message: `“${build.own[id]!.name}” can’t come after itself.` });
+      else if (other.startsWith('own.') && !(other.slice(4) in build.own))
+        complaints.push({ path, message: `There is no step “${other}”.` });
+    }
+  return complaints;
+}

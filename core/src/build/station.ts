@@ -1,0 +1,25 @@
+import { station } from '../station';
+import { assessBuild } from './assess';
+
+export const build = station({
+  id: 'build',
+  number: 9,
+  label: 'Build',
+  running: true,
+  reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'power', 'panel', 'build'],
+  assess: ({ document, assembly }) => assessBuild(document, assembly),
+  print: (_context, { steps, bill }) => ({
+    build: { steps: steps.length, done: steps.filter((s) => s.done).length, toBuy: bill.toBuy, spent: bill.spent },
+  }),
+  jobs: () => import('./jobs'),
+  verbs: {
+    steps: {
+      words: 'every step of the build with what comes before it, laid on days',
+      load: async () => (await import('./verbs')).steps,
+    },
+    bill: {
+      words: 'what the plan takes: parts, screws, wire, cans, with prices',
+      load: async () => (await import('./verbs')).bill,
+    },
+  },
+});
