@@ -32,13 +32,18 @@ describe('air', () => {
     const figure = async () =>
       Number(/\+([\d.]+)/.exec(await page.getByRole('region', { name: 'What the layout does' }).innerText())![1]);
     const before = await figure();
-    const preview = page.getByRole('button', { name: /^Preview: \+\d+ cm² of vent in the floor/ }).first();
+    // The finding of the rise has its remedies; those of a hot part say other figures.
+    const preview = page
+      .getByRole('article')
+      .filter({ hasText: /go through with .* the air leaves/ })
+      .getByRole('button', { name: /^Preview: \+\d+ cm² of vent in the floor/ })
+      .first();
     await preview.waitFor(SLOW);
     const said = Number(/−([\d.]+) K/.exec((await preview.getAttribute('aria-label'))!)![1]);
     await preview.click();
     await button(page, 'Apply').click();
     await expect.poll(async () => Object.keys((await bench.document(path)).cut.openings).length, SLOW).toBe(1);
-    await expect.poll(async () => before - (await figure()), SLOW).toBeGreaterThan(said - 0.6);
+    await expect.poll(async () => Math.abs(before - (await figure()) - said), SLOW).toBeLessThan(0.15);
     await undo(page);
     await expect.poll(async () => Object.keys((await bench.document(path)).cut.openings).length, SLOW).toBe(0);
   }, 90_000);
