@@ -147,6 +147,17 @@ const DOUBTS: readonly { doubt: Partial<Doubt>; what: string; measure: string }[
   { doubt: { stir: 2.5 }, what: 'stirring inside', measure: 'put a thermometer beside the warmest part' },
 ];
 
+/** Ways that were measured as a whole are in doubt by so much less. Common practice, no source. */
+const MEASURED_DOUBT = 0.4;
+
+/** Coefficients with one of them off. */
+const timesDoubt = (base: Doubt, doubt: Partial<Doubt>, measured: boolean): Doubt => ({
+  ...base,
+  ...doubt,
+  openings: base.openings * (doubt.openings ?? 1) ** (measured ? MEASURED_DOUBT : 1),
+  gaps: base.gaps * (doubt.gaps ?? 1) ** (measured ? MEASURED_DOUBT : 1),
+});
+
 /** Something tried on the network without altering the plan: factors of what it is now. */
 export interface WhatIf {
   /** Speed of all case fans. */
@@ -167,7 +178,10 @@ export function airReport(
   routes?: readonly Route[],
 ): AirReport {
   const model = triedOn(airModel(document, assembly, state), whatIf);
-  const solved = solveAir(model, { ...SURE, openings: 1 / whatIf.vents ** 2 });
+  // What a burn-in said of all ways together.
+  const factor = document.air.measured?.resistance ?? 1;
+  const base: Doubt = { ...SURE, openings: factor, gaps: factor };
+  const solved = solveAir(model, { ...base, openings: factor / whatIf.vents ** 2 });
   const read = reading(model, solved);
   const loop = loopReport(
     document,
@@ -183,8 +197,7 @@ export function airReport(
   if (!quick && model.zones.zones.length > 0) {
     const temperatures = temperaturesOf(document, model, solved.rise, water);
     for (const { doubt, what, measure } of DOUBTS) {
-      // Watts that are measured are not in doubt by so much.
-      const tried = solveAir(model, { ...SURE, ...doubt }, solved);
+      const tried = solveAir(model, timesDoubt(base, doubt, document.air.measured !== undefined), solved);
       const other = reading(model, tried);
       doubts.push({ what, by: Math.abs(other.rise - read.rise), measure });
       for (const t of temperatures) {
@@ -227,7 +240,7 @@ export function airReport(
   };
   if (loop) report.loop = loop;
   if (!quick) {
-    const stopped = withStopped(document, model, report.fans);
+    const stopped = withStopped(document, model, base, report.fans);
     if (stopped) report.stopped = stopped;
   }
   return report;
@@ -421,12 +434,17 @@ function reading(model: AirModel, { pressure, flow, rise }: SolvedAir): Reading 
 }
 
 /** What becomes of it when the fan that carries most stands still. */
-function withStopped(document: Conversion, model: AirModel, fans: readonly FanFlow[]): AirReport['stopped'] {
+function withStopped(
+  document: Conversion,
+  model: AirModel,
+  base: Doubt,
+  fans: readonly FanFlow[],
+): AirReport['stopped'] {
   const running = fans.filter((f) => !f.stopped && !f.inside);
   const most = running.reduce<FanFlow | undefined>((best, f) => (!best || f.flow > best.flow ? f : best), undefined);
   if (!most) return undefined;
   const movers = model.movers.map((m) => (m.part === most.part ? { ...m, stopped: true } : m));
-  const { rise } = solveAir({ ...model, movers });
+  const { rise } = solveAir({ ...model, movers }, base);
   const worst = temperaturesOf(document, model, rise).reduce<PartTemperature | undefined>(
     (best, t) => (!best || t.temperature - t.limit > best.temperature - best.limit ? t : best),
     undefined,

@@ -168,6 +168,75 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
     deck,
     { type: 'setEntry', id: 'entry-9', entry: { on: '2027-02-02', kind: 'lesson', text: 'Measure twice' } },
   ],
+  correctAir: [
+    deck,
+    {
+      type: 'correctAir',
+      run: 'Run',
+      measured: { resistance: 1.2, run: 'Run' },
+      baselines: { 'board-1': { part: 70, air: 35, watts: 60 } },
+    },
+  ],
+  setCheck: [
+    deck,
+    {
+      type: 'setCheck',
+      check: 'rail.12v',
+      name: '12 V to ground',
+      seen: { on: '2027-03-01', result: 'good', value: 120, of: '' },
+    },
+  ],
+  setRun: [
+    deck,
+    {
+      type: 'setRun',
+      id: 'run-9',
+      run: {
+        name: 'Closed',
+        on: '2027-03-01',
+        state: 'full',
+        lid: 'closed',
+        variant: '',
+        from: 'log.csv',
+        rows: 2,
+        seconds: 1200,
+        ambient: 21,
+        parts: { 'board-1': { temperature: 70, highest: 71, noise: 0.1, steady: true, slope: 0.01 } },
+        trace: { time: [0, 1], channels: [{ column: 'board', is: 'part', part: 'board-1', values: [30, null] }] },
+      },
+    },
+  ],
+  setLoudness: [
+    deck,
+    {
+      type: 'setLoudness',
+      id: 'noise-9',
+      loudness: { name: 'At the desk', on: '2027-03-01', running: 36, background: 28, distance: 1000 },
+    },
+  ],
+  setSpeed: [
+    deck,
+    { type: 'setSpeed', id: 'speed-9', speed: { on: '2027-03-01', link: 'link-1', together: true, rate: 210 } },
+  ],
+  setScores: [
+    deck,
+    {
+      type: 'setScores',
+      id: 'scores-9',
+      scores: { test: 'Render', settings: '', variant: 'here', unit: 's', better: 'less', values: [61, 62, 61] },
+    },
+  ],
+  setLeak: [deck, { type: 'setLeak', id: 'leak-9', leak: { on: '2027-03-01', hours: 24, dry: true, note: '' } }],
+  setEvidence: [
+    deck,
+    {
+      type: 'setEvidence',
+      target: first(deck.brief.targets)[0],
+      name: 'Budget',
+      evidence: { on: '2027-03-01', met: true, words: 'receipts' },
+    },
+  ],
+  signOff: [deck, { type: 'signOff', signed: { on: '2027-03-01', by: 'Ola', words: 'done', of: '' } }],
   addPart: [
     deck,
     { type: 'addPart', id: 'drive-9', part: deck.kit.parts['drive-1']!, placement: deck.layout.placements['drive-1']! },

@@ -21,5 +21,6 @@ export * from '../kit/section';
 export * from '../links/section';
 export * from '../panel/section';
 export * from '../power/section';
+export * from '../proof/section';
 export * from '../shell/section';
 export { MATERIALS, type Material } from '../standards/materials';

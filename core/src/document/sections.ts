@@ -7,6 +7,7 @@ import { kitSection } from '../kit/section';
 import { linksSection } from '../links/section';
 import { panelSection } from '../panel/section';
 import { powerSection } from '../power/section';
+import { proofSection } from '../proof/section';
 import { shellSection } from '../shell/section';
 
 /** What a document is made of, in the order of the work: a section looks only at those before it. */
@@ -21,6 +22,7 @@ export const SECTIONS = [
   linksSection,
   panelSection,
   buildSection,
+  proofSection,
 ] as const;
 
 type AnySection = (typeof SECTIONS)[number];

@@ -11,7 +11,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   3: toSpentIds,
   4: toOwnOpenings,
   5: toRunning,
-  6: toPanelAndBuild,
+  6: toPanelBuildAndProof,
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */
@@ -97,8 +97,8 @@ function toRunning(document: Old): void {
   document.links = { nodes: {}, usage: 'two', antennas: {}, screens: {}, tries: {} };
 }
 
-/** 6 → 7: controls that work again, and the order of the work. */
-function toPanelAndBuild(document: Old): void {
+/** 6 → 7: controls that work again, the order of the work, and what was proven. */
+function toPanelBuildAndProof(document: Old): void {
   document.build = {
     hours: [0, 0, 2, 0, 2, 4, 0],
     steps: {},
@@ -108,5 +108,6 @@ function toPanelAndBuild(document: Old): void {
     items: {},
     log: {},
   };
+  document.proof = { checks: {}, runs: {}, noises: {}, speeds: {}, scores: {}, leaks: {}, evidence: {} };
   document.panel = { controls: {}, headers: {}, wires: {}, matrices: {}, hunts: {} };
 }

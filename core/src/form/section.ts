@@ -24,7 +24,9 @@ export interface Thing {
     | 'matrix'
     | 'hunt'
     | 'step'
-    | 'entry';
+    | 'entry'
+    | 'run'
+    | 'reading';
   id: string;
 }
 

@@ -7,11 +7,12 @@ import { kit } from '../kit/station';
 import { links } from '../links/station';
 import { panel } from '../panel/station';
 import { power } from '../power/station';
+import { proof } from '../proof/station';
 import { shell } from '../shell/station';
 import type { Station } from '../station';
 
 /** The stations in the order of the work. One line each. */
-export const STATIONS = [brief, shell, kit, fit, air, power, links, cut, panel, build] as const;
+export const STATIONS = [brief, shell, kit, fit, air, power, links, cut, panel, build, proof] as const;
 
 /** Those that say whether a plan can be as it is laid out, whatever it does when it runs. */
 export const AT_REST: readonly Station[] = (STATIONS as readonly Station[]).filter((s) => !s.running);

@@ -1,17 +1,21 @@
 import express, { Router } from 'express';
-import { valueAt } from '@young-shell/core/document';
 import type { Measured } from '@young-shell/core/quantity';
 import { SET_NAMES, type SetName } from '@young-shell/core/links';
-import type { PinHunt } from '@young-shell/core/document';
+import { STATES, valueAt, type PinHunt } from '@young-shell/core/document';
 import { Calipers } from '../instruments/calipers';
 import { measure, PLUG_SETS, type PlugSet } from '../instruments/multimeter';
+import { simulatedLog, type LoggerRun } from '../instruments/logger';
 import { BOARD_NAMES, probe, type BoardName } from '../instruments/prober';
+import { SUPPLY_LOADS, supplyGives, type SupplyLoad } from '../instruments/supply';
 import { tryOnTube } from '../instruments/tube';
 import type { ConversionStore } from '../store/conversions';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
 
 const CALIPERS = 'instrument/calipers';
+/** Lines the simulated logger sends at once, and ms between: an hour of readings takes some seconds. */
+const LINES_AT_ONCE = 12;
+const LINES_EVERY = 100;
 
 /** The simulated bench instruments under /api/instruments: readings come as a stream, as from a real one. */
 export function instrumentRoutes(store: ConversionStore, listeners: Listeners): Router {
@@ -94,6 +98,74 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
       response.json({ simulated: true, saw: measure(set as PlugSet, { pins: pins!, holds: holds!, rails }, test) });
     } catch (error) {
       throw new ApiError(400, 'bad-test', (error as Error).message);
+    }
+  });
+  // A burn-in on the simulated logger: lines as they come, a reading each, faster than the clock.
+  router.get('/logger/run', async (request, response) => {
+    const asked = request.query as Record<string, string | undefined>;
+    const run: LoggerRun = {
+      state: asked.state as LoggerRun['state'],
+      lid: asked.lid as LoggerRun['lid'],
+      ambient: Number(asked.ambient),
+      every: Number(asked.every),
+      seconds: Number(asked.seconds),
+      fault: (asked.fault ?? 'none') as LoggerRun['fault'],
+    };
+    const within = (value: number, least: number, most: number) => value >= least && value <= most;
+    if (
+      typeof asked.conversion !== 'string' ||
+      !STATES.includes(run.state) ||
+      !['closed', 'open'].includes(run.lid) ||
+      !['none', 'stops', 'garbage'].includes(run.fault) ||
+      !within(run.ambient, -20, 50) ||
+      !within(run.every, 1, 60) ||
+      !within(run.seconds, 60, 7200)
+    )
+      throw new ApiError(
+        400,
+        'bad-request',
+        'A run needs the conversion, its load (idle, typical, full), the lid (closed, open), a room of −20 to 50 °C, 1 to 60 s between readings, and 60 to 7200 s in all.',
+      );
+    const head = await store.read(asked.conversion);
+    if (!head) throw new ApiError(404, 'absent', 'There is no such conversion.');
+    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
+    response.flushHeaders();
+    const lines = simulatedLog(head.document, run);
+    const timer = setInterval(() => {
+      for (let k = 0; k < LINES_AT_ONCE; k++) {
+        const { value, done } = lines.next();
+        if (done) {
+          clearInterval(timer);
+          // One that stops half-way says nothing more; one that is through says so.
+          if (run.fault !== 'stops') response.write('event: end\ndata: {}\n\n');
+          response.end();
+          return;
+        }
+        response.write(`data: ${JSON.stringify({ line: value, simulated: true })}\n\n`);
+      }
+    }, LINES_EVERY);
+    response.on('close', () => clearInterval(timer));
+  });
+  // The simulated bench supply with the machine of a conversion on it.
+  router.post('/supply/set', express.json({ limit: '10kb' }), async (request, response) => {
+    const { conversion, load, volts, limit } = (request.body ?? {}) as Record<string, unknown>;
+    if (
+      typeof conversion !== 'string' ||
+      !SUPPLY_LOADS.includes(load as SupplyLoad) ||
+      typeof volts !== 'number' ||
+      typeof limit !== 'number'
+    )
+      throw new ApiError(
+        400,
+        'bad-request',
+        `The supply needs the conversion, what hangs on it (${SUPPLY_LOADS.join(', ')}), volts and a limit in A.`,
+      );
+    const head = await store.read(conversion);
+    if (!head) throw new ApiError(404, 'absent', 'There is no such conversion.');
+    try {
+      response.json(supplyGives(head.document, load as SupplyLoad, volts, limit));
+    } catch (error) {
+      throw new ApiError(400, 'bad-setting', (error as Error).message);
     }
   });
   return router;

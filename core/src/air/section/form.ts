@@ -1,4 +1,17 @@
-import { id, keyed, list, matching, number, numbers, object, oneOf, optional, yesOrNo, type Of } from '../../form';
+import {
+  id,
+  keyed,
+  list,
+  matching,
+  number,
+  numbers,
+  object,
+  oneOf,
+  optional,
+  text,
+  yesOrNo,
+  type Of,
+} from '../../form';
 
 /** What the machine does. */
 export const STATES = ['idle', 'typical', 'full'] as const;
@@ -83,6 +96,8 @@ export const form = object({
   ways: keyed(wayKey, way, 200),
   thermal: keyed(id, thermal, 100),
   loop: optional(loop),
+  /** Found in a burn-in: all resistances of the air’s ways times this; and which run. */
+  measured: optional(object({ resistance: number(0.02, 50), run: text(120) })),
 });
 
 export type Air = Of<typeof form>;
@@ -90,4 +105,5 @@ export type FanSetting = Of<typeof fan>;
 export type WaySetting = Of<typeof way>;
 export type ThermalSetting = Of<typeof thermal>;
 export type Loop = Of<typeof loop>;
+export type AirMeasured = NonNullable<Air['measured']>;
 export type State = (typeof STATES)[number];

@@ -1,13 +1,22 @@
 import type { Kit } from '../../kit/section';
 import type { Shell } from '../../shell/section';
 import { put, section, type Complaint } from '../../form';
-import { form, type Air, type FanSetting, type Loop, type ThermalSetting, type WaySetting } from './form';
+import {
+  form,
+  type Air,
+  type AirMeasured,
+  type FanSetting,
+  type Loop,
+  type ThermalSetting,
+  type WaySetting,
+} from './form';
 
 export {
   FEED_NAMES,
   FILTER_KINDS,
   STATES,
   type Air,
+  type AirMeasured,
   type FanSetting,
   type Loop,
   type State,
@@ -30,7 +39,14 @@ export type AirChange =
   | { type: 'setFan'; part: string; fan: Patch<FanSetting> }
   | { type: 'setWay'; way: string; name: string; patch: Patch<WaySetting> }
   | { type: 'setThermal'; part: string; thermal: Patch<ThermalSetting> }
-  | { type: 'setLoop'; loop: Loop | null };
+  | { type: 'setLoop'; loop: Loop | null }
+  /** What a burn-in said of the model: of the air’s ways, and of parts. */
+  | {
+      type: 'correctAir';
+      run: string;
+      measured: AirMeasured | null;
+      baselines: Record<string, NonNullable<ThermalSetting['baseline']> | null>;
+    };
 
 /** A record's entry with some keys altered; gone when nothing is left of it. */
 function patched<T extends object>(record: Record<string, T>, id: string, patch: Patch<T>): void {
@@ -56,6 +72,16 @@ export const airSection = section<'air', Air, Seen, AirChange>({
         for (const key of Object.keys(change.air) as (keyof Plain)[]) put(air, key, change.air[key]);
       },
       words: (_document, { air }) => (air.state ? `air: ${air.state}` : `air: ${Object.keys(air).join(', ')}`),
+    },
+    correctAir: {
+      alter: ({ air }, { measured, baselines }) => {
+        put(air, 'measured', measured);
+        for (const [part, baseline] of Object.entries(baselines)) patched(air.thermal, part, { baseline });
+      },
+      words: (_document, { run, measured, baselines }) =>
+        measured || Object.values(baselines).some((b) => b)
+          ? `the air’s model corrected by ${run}`
+          : `the air’s model as before ${run}`,
     },
     setFan: {
       alter: ({ air }, { part, fan }) => patched(air.fans, part, fan),

@@ -1,0 +1,15 @@
+export { acceptanceOf, markOfPlan, type Accepted } from './acceptance';
+export { assessProof } from './assess';
+export { analyse, SENSOR, type PartReading, type RunAnalysis } from './burn/analyse';
+export { compareRuns, type Compared } from './burn/compare';
+export { corrected, correctionBy, predictedFor, type Correction, type Predicted } from './burn/predict';
+export { recordOf } from './burn/record';
+export { markOfCheck, type LookedAt } from './checks/all';
+export { CHECK_GROUPS, expectWords, judgeReading, type Check, type Fault } from './checks/check';
+export { LEAK_HOURS } from './checks/liquid';
+export { CHANNELS, columnOf, type Channel, type ChannelKind, type Log } from './log/log';
+export { readLog, spanOf } from './log/readLog';
+export { rowAt, thinned } from './log/thin';
+export { compareScores, LEAST_RUNS, spreadOf } from './measure/scores';
+export { sourceLevel } from './measure/noise';
+export { proofReport, type ProofReport } from './report';
