@@ -145,7 +145,7 @@ describe('links', () => {
     const { path, page } = await open('Ibis cocktail table', 'links');
     await tab(page, 'Tube');
     await page.getByLabel(/Connect the simulated tube/).click();
-    await page.getByRole('combobox', { name: 'Set' }).selectOption('B');
+    await page.getByRole('combobox', { name: 'It is put on' }).selectOption('B');
     for (let k = 0; k < 14 && (await page.getByText('✓').count()) === 0; k++) {
       await button(page, 'Try it on the simulated set').click();
       await page.getByText(/can be destroyed by a wrong timing/).waitFor(SLOW);

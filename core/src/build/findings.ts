@@ -90,7 +90,7 @@ export function buildFindings(document: Conversion, report: BuildReport): Findin
     done === steps.length
       ? `All ${done} steps are done.`
       : `${done} of ${steps.length} steps are done; ${left.toFixed(0)} hours of work are left. ${next ? `Next: ${next.name}.` : ''}`.trim(),
-    `${done} of ${steps.length}, ${left.toFixed(0)} h`,
+    done === steps.length ? 'all done' : `${left.toFixed(0)} h left`,
     [{ label: 'hours left', value: left * 3600, unit: 's', source: PRACTICE }],
   );
   return findings;

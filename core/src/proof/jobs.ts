@@ -24,13 +24,19 @@ export function readRun(
   );
 }
 
-/** What a log says. */
-export const analysed = (
+/** What a log says, or in words why it says nothing. */
+export function tried(
   _host: JobHost,
   log: Log,
   channels: readonly Channel[],
-  settings: Parameters<typeof analyse>[2],
-): RunAnalysis => analyse(log, channels, settings);
+  settings: NonNullable<Parameters<typeof analyse>[2]>,
+): { analysis: RunAnalysis; wrong?: undefined } | { analysis?: undefined; wrong: string } {
+  try {
+    return { analysis: analyse(log, channels, settings) };
+  } catch (error) {
+    return { wrong: (error as Error).message };
+  }
+}
 
 /** Predicted beside measured, and what a correction would make of it. */
 export function predicted(

@@ -21,7 +21,7 @@ const BODIES: Readonly<
 > = {
   board: { die: 0.16, sink: 0.31, dieHeat: 90, sinkHeat: 520, limit: 95 },
   card: { die: 0.09, sink: 0.17, dieHeat: 120, sinkHeat: 900, limit: 86 },
-  drive: { die: 0.3, sink: 1.6, dieHeat: 150, sinkHeat: 420, limit: 60 },
+  drive: { die: 0.3, sink: 1.6, dieHeat: 150, sinkHeat: 420, limit: Infinity },
 };
 /** J/K of the air and the shell inside; W/K that walls give off, a fan carries, an open lid lets out. Invented. */
 const SHELL = { heat: 2600, walls: 1.1, fan: 5.5, lid: 9 };

@@ -1,4 +1,4 @@
-import { Keyboard, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { Cable, Keyboard, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { selectDocument, selectHistory } from '../document/selectors';
 import { redo, undo } from '../document/sync';
@@ -6,6 +6,7 @@ import { Button } from '../ui/Button';
 import { ExportMenu } from '../ui/ExportMenu';
 import { Connection } from './Connection';
 import { setTheme, setUnit } from './preferences';
+import { showInstruments } from '../instruments/slice';
 import { showShortcuts } from '../view/slice';
 import { useAppDispatch, useAppSelector } from './store';
 import { POLICIES } from '@young-shell/core/brief';
@@ -16,6 +17,7 @@ export function Header({ id }: { id: string }) {
   const document = useAppSelector(selectDocument);
   const history = useAppSelector(selectHistory);
   const { unit, theme } = useAppSelector((s) => s.preferences);
+  const connected = useAppSelector((s) => Object.keys(s.instruments.on).length);
   const next = history.undo.at(-1);
   const again = history.redo.at(-1);
   return (
@@ -60,6 +62,14 @@ export function Header({ id }: { id: string }) {
         aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
       >
         {theme === 'light' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
+      </Button>
+      <Button
+        onClick={() => dispatch(showInstruments(true))}
+        aria-label={connected > 0 ? `Instruments, ${connected} connected` : 'Instruments'}
+        title="Instruments of the bench"
+      >
+        <Cable size={16} aria-hidden />
+        {connected > 0 && <span className="figure ml-1">{connected}</span>}
       </Button>
       <Button onClick={() => dispatch(showShortcuts(true))} aria-label="Keys" title="Keys (?)">
         <Keyboard size={16} aria-hidden />

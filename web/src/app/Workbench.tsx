@@ -9,6 +9,7 @@ import { useStations } from '../view/station';
 import { ShellView } from '../view/ShellView';
 import { BehindDialog } from './BehindDialog';
 import { ConflictDialog } from './ConflictDialog';
+import { InstrumentsDialog } from '../instruments/InstrumentsDialog';
 import { Header } from './Header';
 import { Shortcuts } from './Shortcuts';
 import { StationRail } from './StationRail';
@@ -101,6 +102,7 @@ export function Workbench() {
       <ConflictDialog />
       <BehindDialog />
       <Shortcuts />
+      <InstrumentsDialog />
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { slowReducer } from '../document/slowSlice';
 import { documentReducer } from '../document/slice';
 import { viewReducer } from '../view/slice';
+import { instrumentsReducer } from '../instruments/slice';
 import { applyPreferences, preferencesReducer } from './preferences';
 
 const root = combineSlices({
@@ -10,6 +11,7 @@ const root = combineSlices({
   slow: slowReducer,
   view: viewReducer,
   preferences: preferencesReducer,
+  instruments: instrumentsReducer,
 });
 
 /**

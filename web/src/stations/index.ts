@@ -8,7 +8,8 @@ import { kit } from './kit/station';
 import { links } from './links/station';
 import { panel } from './panel/station';
 import { power } from './power/station';
+import { proof } from './proof/station';
 import { shell } from './shell/station';
 
 /** The stations of the interface. One line each. */
-export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, power, links, cut, panel, build];
+export const STATIONS: readonly WebStation[] = [brief, shell, kit, fit, air, power, links, cut, panel, build, proof];

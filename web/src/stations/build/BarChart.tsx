@@ -1,6 +1,6 @@
 import { dayWords, type PlannedStep, type Schedule } from '@young-shell/core/build';
 import { scaleLinear } from 'd3';
-import { shortDay } from './today';
+import { shortDay } from '../../ui/days';
 
 const ROW = 24;
 const WIDTH = 327;

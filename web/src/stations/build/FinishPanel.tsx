@@ -7,7 +7,7 @@ import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
-import { span } from './today';
+import { span } from '../../ui/days';
 
 const SYSTEM_WORDS = [
   { value: 'none', label: 'stays as it is' },

@@ -11,7 +11,7 @@ import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { api } from '../../document/api';
 import { cleanPhoto } from './cleanPhoto';
-import { shortDay, today } from './today';
+import { shortDay, today } from '../../ui/days';
 
 const counted = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 

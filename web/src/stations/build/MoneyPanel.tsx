@@ -10,7 +10,7 @@ import { Figure } from '../../ui/Figure';
 import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
-import { today } from './today';
+import { today } from '../../ui/days';
 
 const STATES = [
   { value: 'buy', label: 'to buy' },

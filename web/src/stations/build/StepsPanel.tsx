@@ -14,7 +14,7 @@ import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
 import { pickStep } from './slice';
-import { shortDay, span, today } from './today';
+import { shortDay, span, today } from '../../ui/days';
 import { useSteps } from './useSteps';
 
 /** What to do now, and everything that is to be done, part by part of the work. */

@@ -7,7 +7,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { BarChart } from './BarChart';
-import { shortDay } from './today';
+import { shortDay } from '../../ui/days';
 import { useSteps } from './useSteps';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useComputed } from '../../work/useComputed';
-import { today } from './today';
+import { today } from '../../ui/days';
 
 /** The steps with Fit’s order once it is computed, without it until then; and the days they are laid on. */
 export function useSteps(): { steps: readonly PlannedStep[]; laid: Laid; busy: boolean } {

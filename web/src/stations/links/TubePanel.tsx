@@ -1,17 +1,17 @@
-import { fieldRate, lineRate, modeline, nextTry, readModeline, SET_NAMES, TUBE_MODES } from '@young-shell/core/links';
+import { fieldRate, lineRate, modeline, nextTry, readModeline, TUBE_MODES } from '@young-shell/core/links';
 import { nextId, type Attempt } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
+import { ask } from '../../instruments/ask';
+import { ConnectSimulated } from '../../instruments/ConnectSimulated';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
-import { Check } from '../../ui/Check';
 import { Choice } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
-import { connectTube } from './slice';
 import { TubePicture } from './TubePicture';
 
 const SEEN: Record<Attempt['seen'], string> = {
@@ -24,29 +24,13 @@ const SEEN: Record<Attempt['seen'], string> = {
 
 /** The simulated tube monitor: connected on purpose, tried step by step, its log kept. */
 export function TubePanel() {
-  const set = useAppSelector((s) => s.links.tube);
-  const dispatch = useAppDispatch();
+  const set = useAppSelector((s) => s.instruments.on.tube);
   return (
     <>
       <Section title="A tube monitor that does not exist">
-        <Check
-          label="Connect the simulated tube monitor: what it shows is invented, and marked so"
-          checked={set !== null}
-          onChange={(on) => dispatch(connectTube(on ? 'A' : null))}
-        />
-        {set !== null && (
-          <div className="mt-2 border-l-4 border-warn pl-2.5">
-            <p className="mt-0 mb-1 font-semibold">Simulated: no real tube is driven.</p>
-            <Choice
-              label="Set"
-              value={set}
-              options={SET_NAMES.map((value) => ({ value, label: `set ${value}, limits unknown` }))}
-              onChange={(next) => dispatch(connectTube(next))}
-            />
-          </div>
-        )}
+        <ConnectSimulated kind="tube" />
       </Section>
-      {set !== null && <Hunt set={set} />}
+      {set !== undefined && <Hunt set={set} />}
     </>
   );
 }
@@ -54,6 +38,7 @@ export function TubePanel() {
 function Hunt({ set }: { set: 'A' | 'B' | 'C' }) {
   const document = useAppSelector(selectDocument);
   const submit = useSubmit();
+  const dispatch = useAppDispatch();
   const [lines, setLines] = useState('240');
   const [typed, setTyped] = useState<string>();
   const [asking, setAsking] = useState<string>();
@@ -73,18 +58,18 @@ function Hunt({ set }: { set: 'A' | 'B' | 'C' }) {
   const last = tries.at(-1);
   const go = async (text: string) => {
     setAsking(undefined);
-    const response = await fetch('/api/instruments/tube/try', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ set, modeline: text }),
-    });
-    const answer = (await response.json()) as {
-      seen?: Attempt['seen'];
-      picture?: Attempt['picture'];
-      message?: string;
-    };
-    if (!response.ok || !answer.seen) {
-      toast.error(answer.message ?? 'The simulated set does not answer.');
+    let answer: Pick<Attempt, 'seen' | 'picture'>;
+    try {
+      answer = await dispatch(
+        ask<Pick<Attempt, 'seen' | 'picture'>>(
+          'tube',
+          'try',
+          { set, modeline: text },
+          ({ seen }) => `${text}: ${seen}`,
+        ),
+      );
+    } catch (problem) {
+      toast.error((problem as Error).message);
       return;
     }
     const id = nextId(document.links.tries, 'try', document.spent);

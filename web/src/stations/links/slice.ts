@@ -7,11 +7,9 @@ interface LinksState {
   tab: LinksTab;
   /** The link whose fields are open. */
   picked: string | null;
-  /** The simulated tube monitor is connected, and which one. */
-  tube: 'A' | 'B' | 'C' | null;
 }
 
-const initialState: LinksState = { tab: 'tree', picked: null, tube: null };
+const initialState: LinksState = { tab: 'tree', picked: null };
 
 const slice = createSlice({
   name: 'links',
@@ -22,9 +20,6 @@ const slice = createSlice({
     },
     pick: (state, { payload }: PayloadAction<string | null>) => {
       state.picked = payload;
-    },
-    connectTube: (state, { payload }: PayloadAction<LinksState['tube']>) => {
-      state.tube = payload;
     },
     forgetLinks: () => initialState,
   },
@@ -37,4 +32,4 @@ declare module '../../app/store' {
 }
 addSlice('links', slice.reducer);
 
-export const { setTab, pick, connectTube, forgetLinks } = slice.actions;
+export const { setTab, pick, forgetLinks } = slice.actions;

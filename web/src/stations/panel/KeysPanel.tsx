@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
+import { ask } from '../../instruments/ask';
+import { ConnectSimulated } from '../../instruments/ConnectSimulated';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
-import { Check } from '../../ui/Check';
-import { Choice } from '../../ui/Choice';
 import { download, stem } from '../../ui/download';
 import { Figure } from '../../ui/Figure';
 import { NumberField } from '../../ui/NumberField';
@@ -16,7 +16,6 @@ import { TextField } from '../../ui/TextField';
 import { BeepField } from './BeepField';
 import { KeyField } from './KeyField';
 import { layOut } from './layOut';
-import { connectProber } from './slice';
 
 /** Key fields: which pins each key closes, and the rows and columns that follow. */
 export function KeysPanel() {
@@ -44,40 +43,20 @@ function sureWords(matrix: KeyMatrix, { cells }: MatrixReport, key: string): str
 }
 
 function Prober() {
-  const board = useAppSelector((s) => s.panel.prober);
-  const dispatch = useAppDispatch();
   return (
     <Section title="A key prober that does not exist">
-      <Check
-        label="Connect the simulated prober: what it reads is invented, and marked so"
-        checked={board !== null}
-        onChange={(on) => dispatch(connectProber(on ? 'A' : null))}
-      />
-      {board !== null && (
-        <div className="mt-2 border-l-4 border-warn pl-2.5">
-          <p className="mt-0 mb-1 font-semibold">Simulated: no real keyboard is read.</p>
-          <Choice
-            label="Its keyboard"
-            value={board}
-            options={[
-              { value: 'A', label: 'A: 48 keys, a little dirty' },
-              { value: 'B', label: 'B: 48 keys, a diode each' },
-              { value: 'C', label: 'C: 48 keys, one of them spoilt' },
-            ]}
-            onChange={(next) => dispatch(connectProber(next))}
-          />
-        </div>
-      )}
+      <ConnectSimulated kind="prober" />
     </Section>
   );
 }
 
 function MatrixSection({ id, matrix, report }: { id: string; matrix: KeyMatrix; report: MatrixReport }) {
-  const board = useAppSelector((s) => s.panel.prober);
+  const board = useAppSelector((s) => s.instruments.on.prober);
   const { spent } = useAppSelector(selectDocument);
   const submit = useSubmit();
   const [picked, setPicked] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const dispatch = useAppDispatch();
   const now = picked !== undefined && picked in matrix.keys ? picked : report.next.key;
   const key = now === undefined ? undefined : matrix.keys[now];
   const keep = (of: string, reading: KeyReading) => {
@@ -94,18 +73,17 @@ function MatrixSection({ id, matrix, report }: { id: string; matrix: KeyMatrix; 
   const hold = async (of: string) => {
     setBusy(true);
     try {
-      const response = await fetch('/api/instruments/prober/hold', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ board, key: of, attempt: Object.keys(matrix.keys[of]!.readings).length }),
-      });
-      const answer = (await response.json()) as KeyReading & { message?: string };
-      if (!response.ok) toast.error(answer.message ?? 'The simulated prober does not answer.');
-      else keep(of, answer);
-    } catch {
-      toast.error(
-        'The prober was unplugged: nothing that was read is lost. Connect it again, and go on with the same key.',
+      const answer = await dispatch(
+        ask<KeyReading>(
+          'prober',
+          'hold',
+          { board, key: of, attempt: Object.keys(matrix.keys[of]!.readings).length },
+          ({ pairs }) => `${of}: ${pairs.map((p) => p.join('–')).join(', ') || 'nothing'}`,
+        ),
       );
+      keep(of, answer);
+    } catch (problem) {
+      toast.error((problem as Error).message);
     } finally {
       setBusy(false);
     }
@@ -133,7 +111,7 @@ function MatrixSection({ id, matrix, report }: { id: string; matrix: KeyMatrix; 
       {key && now !== undefined && (
         <div className="border-t border-line pt-2">
           <div className="flex flex-wrap items-center gap-2">
-            {board !== null && (
+            {board !== undefined && (
               <Button look="strong" disabled={busy} onClick={() => void hold(now)}>
                 Hold {key.legend || now} on the simulated prober
               </Button>

@@ -4,15 +4,14 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
+import { ask } from '../../instruments/ask';
+import { ConnectSimulated } from '../../instruments/ConnectSimulated';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
-import { Check } from '../../ui/Check';
-import { Choice } from '../../ui/Choice';
 import { Figure } from '../../ui/Figure';
 import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
-import { connectMeter } from './slice';
 
 const METER = 'multimeter';
 
@@ -20,8 +19,6 @@ const METER = 'multimeter';
 export function PinsPanel() {
   const document = useAppSelector(selectDocument);
   const { hunts } = document.panel;
-  const plug = useAppSelector((s) => s.panel.meter);
-  const dispatch = useAppDispatch();
   const submit = useSubmit();
   const add = (hunt: PinHunt) => {
     const wrong = submit({ type: 'setHunt', id: nextId(hunts, 'hunt', document.spent), hunt });
@@ -30,25 +27,7 @@ export function PinsPanel() {
   return (
     <>
       <Section title={`A ${METER} that does not exist`}>
-        <Check
-          label={`Connect the simulated ${METER}: what it shows is invented, and marked so`}
-          checked={plug !== null}
-          onChange={(on) => dispatch(connectMeter(on ? 'A' : null))}
-        />
-        {plug !== null && (
-          <div className="mt-2 border-l-4 border-warn pl-2.5">
-            <p className="mt-0 mb-1 font-semibold">Simulated: no real plug is measured.</p>
-            <Choice
-              label="Its plug"
-              value={plug}
-              options={(['A', 'B', 'C'] as const).map((value) => ({
-                value,
-                label: `plug ${value}, wired in a way of its own`,
-              }))}
-              onChange={(next) => dispatch(connectMeter(next))}
-            />
-          </div>
-        )}
+        <ConnectSimulated kind="multimeter" />
       </Section>
       {Object.entries(hunts).map(([id, hunt]) => (
         <Hunt key={id} id={id} hunt={hunt} />
@@ -102,10 +81,11 @@ const nameOf = (one: string | undefined): string =>
             : one;
 
 function Hunt({ id, hunt }: { id: string; hunt: PinHunt }) {
-  const plug = useAppSelector((s) => s.panel.meter);
+  const plug = useAppSelector((s) => s.instruments.on.multimeter);
   const { spent } = useAppSelector(selectDocument);
   const submit = useSubmit();
   const [busy, setBusy] = useState(false);
+  const dispatch = useAppDispatch();
   const { progress, wrong } = useMemo((): { progress?: PinProgress; wrong?: string } => {
     try {
       return { progress: progressOf(hunt) };
@@ -123,19 +103,20 @@ function Hunt({ id, hunt }: { id: string; hunt: PinHunt }) {
     });
     if (problem) toast.error(problem);
   };
-  const ask = async (test: string) => {
+  const measureNow = async (test: string) => {
     setBusy(true);
     try {
-      const response = await fetch('/api/instruments/multimeter/test', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ set: plug, hunt: { pins: hunt.pins, holds: hunt.holds, rails: hunt.rails }, test }),
-      });
-      const answer = (await response.json()) as { saw?: string; message?: string };
-      if (response.ok && answer.saw !== undefined) keep(test, answer.saw, true);
-      else toast.error(answer.message ?? 'The simulated multimeter does not answer.');
-    } catch {
-      toast.error('The multimeter does not answer: nothing that was measured is lost.');
+      const answer = await dispatch(
+        ask<{ saw: string }>(
+          'multimeter',
+          'test',
+          { set: plug, hunt: { pins: hunt.pins, holds: hunt.holds, rails: hunt.rails }, test },
+          ({ saw }) => `${test}: ${saw}`,
+        ),
+      );
+      keep(test, answer.saw, true);
+    } catch (problem) {
+      toast.error((problem as Error).message);
     } finally {
       setBusy(false);
     }
@@ -186,8 +167,8 @@ function Hunt({ id, hunt }: { id: string; hunt: PinHunt }) {
                 {saw}
               </Button>
             ))}
-            {plug !== null && (
-              <Button look="strong" disabled={busy} onClick={() => void ask(next.id)}>
+            {plug !== undefined && (
+              <Button look="strong" disabled={busy} onClick={() => void measureNow(next.id)}>
                 Ask the simulated {METER}
               </Button>
             )}

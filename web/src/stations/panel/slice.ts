@@ -11,9 +11,6 @@ interface PanelState {
   /** The control, and the header, whose fields are open. */
   picked: string | null;
   header: string | null;
-  /** The simulated prober is connected, and to which keyboard; the meter, and to which plug. */
-  prober: 'A' | 'B' | 'C' | null;
-  meter: 'A' | 'B' | 'C' | null;
   /** Ways of the wires through the shell, as they were computed last. */
   routes: { id: string; points: Vec3[] }[];
 }
@@ -23,8 +20,6 @@ const initialState: PanelState = {
   shown: false,
   picked: null,
   header: null,
-  prober: null,
-  meter: null,
   routes: [],
 };
 
@@ -44,12 +39,6 @@ const slice = createSlice({
     pickHeader: (state, { payload }: PayloadAction<string | null>) => {
       state.header = payload;
     },
-    connectProber: (state, { payload }: PayloadAction<PanelState['prober']>) => {
-      state.prober = payload;
-    },
-    connectMeter: (state, { payload }: PayloadAction<PanelState['meter']>) => {
-      state.meter = payload;
-    },
     showRuns: (state, { payload }: PayloadAction<PanelState['routes']>) => {
       state.routes = payload;
     },
@@ -64,5 +53,4 @@ declare module '../../app/store' {
 }
 addSlice('panel', slice.reducer);
 
-export const { setTab, showPanel, pickControl, pickHeader, connectProber, connectMeter, showRuns, forgetPanel } =
-  slice.actions;
+export const { setTab, showPanel, pickControl, pickHeader, showRuns, forgetPanel } = slice.actions;

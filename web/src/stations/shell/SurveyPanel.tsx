@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { typedReading, useCalipers } from '../../document/useCalipers';
+import { heard } from '../../instruments/slice';
 import { Button } from '../../ui/Button';
 import { halfTyped, keepHalfTyped } from '../../ui/halfTyped';
 import { Section } from '../../ui/Section';
@@ -27,8 +28,9 @@ export function SurveyPanel() {
   };
   const [error, setError] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
-  const simulated = useAppSelector((s) => s.shell.simulated);
+  const simulated = useAppSelector((s) => s.instruments.on.calipers !== undefined);
   const { connected, press } = useCalipers(simulated, (value, path) => {
+    dispatch(heard([{ kind: 'calipers', text: `${value} at ${path}` }]));
     if (step && path === step.path) setError(session.take(value, step.tool, true));
   });
   useEffect(() => {

@@ -16,11 +16,9 @@ interface ShellState {
   room: RoomOverlay | null;
   /** Where to put the jaws of the calipers. */
   jaws: Jaws | null;
-  /** The simulated calipers are connected. */
-  simulated: boolean;
 }
 
-const initialState: ShellState = { tab: 'form', room: null, jaws: null, simulated: false };
+const initialState: ShellState = { tab: 'form', room: null, jaws: null };
 
 const slice = createSlice({
   name: 'shell',
@@ -35,9 +33,6 @@ const slice = createSlice({
     showJaws: (state, { payload }: PayloadAction<Jaws | null>) => {
       state.jaws = payload;
     },
-    connectSimulated: (state, { payload }: PayloadAction<boolean>) => {
-      state.simulated = payload;
-    },
     forgetShell: () => initialState,
   },
 });
@@ -49,4 +44,4 @@ declare module '../../app/store' {
 }
 addSlice('shell', slice.reducer);
 
-export const { setTab, showRoom, showJaws, connectSimulated, forgetShell } = slice.actions;
+export const { setTab, showRoom, showJaws, forgetShell } = slice.actions;

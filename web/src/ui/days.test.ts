@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shortDay, span, today } from './today';
+import { shortDay, span, today } from './days';
 
 describe('days and spans', () => {
   it('are written as they are read', () => {
