@@ -117,7 +117,12 @@ async function run(
   const work = await VERBS[verb]!.load();
   const result = await work(
     document,
-    { seed, stop: () => performance.now() > end, watches: () => watchesOf(document) },
+    {
+      seed,
+      stop: () => performance.now() > end,
+      watches: () => watchesOf(document),
+      findings: () => assessAll(document).findings,
+    },
     tools,
   );
   if (!result.files) {

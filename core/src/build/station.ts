@@ -17,6 +17,10 @@ export const build = station({
       words: 'every step of the build with what comes before it, laid on days',
       load: async () => (await import('./verbs')).steps,
     },
+    book: {
+      words: 'everything of the conversion as one printable document',
+      load: async () => (await import('./verbs')).book,
+    },
     bill: {
       words: 'what the plan takes: parts, screws, wire, cans, with prices',
       load: async () => (await import('./verbs')).bill,

@@ -2,6 +2,7 @@ import { assemble } from '../assembly';
 import type { Conversion } from '../document';
 import { orderOf } from '../fit';
 import type { Verb } from '../station';
+import { bookPdf, CHAPTERS } from './book/book';
 import { billOf } from './materials';
 import { layOnDays } from './report';
 import { dayWords } from './schedule/calendar';
@@ -36,3 +37,14 @@ export const steps: Verb = (document) => {
 
 /** The bill of materials. */
 export const bill: Verb = (document) => ({ print: billOf(document, assemble(document)) });
+
+/** The build book as a PDF; photos are kept by the server, not by the plan’s file. */
+export const book: Verb = async (document, { findings }, tools) => {
+  const made = await bookPdf(document, {
+    fonts: await tools.fonts(),
+    today: firstDay(document),
+    findings: findings(),
+    photos: {},
+  });
+  return { print: { files: ['build-book.pdf'], chapters: CHAPTERS }, files: { 'build-book.pdf': made } };
+};

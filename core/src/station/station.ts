@@ -73,6 +73,8 @@ export interface VerbOptions {
   stop: () => boolean;
   /** What all stations want to know more surely. */
   watches: () => readonly Watch[];
+  /** What all stations say at once. */
+  findings: () => readonly Finding[];
 }
 
 /** What a verb gives: JSON to print, files to write, and whether a finding stops the work. */

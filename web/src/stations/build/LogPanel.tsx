@@ -10,6 +10,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { api } from '../../document/api';
+import { BookSection } from './BookSection';
 import { cleanPhoto } from './cleanPhoto';
 import { shortDay, today } from '../../ui/days';
 
@@ -77,6 +78,7 @@ export function LogPanel() {
           ))}
         </ul>
       </Section>
+      <BookSection />
     </>
   );
 }
