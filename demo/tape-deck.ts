@@ -421,6 +421,21 @@ function build(empty: Conversion['build']): Conversion['build'] {
         minutes: 40,
       },
       'entry-3': { on: '2026-11-12', kind: 'lesson', text: 'Photograph every plug before it is pulled.' },
+      'entry-4': {
+        on: '2026-11-19',
+        kind: 'reading',
+        text: 'With the lid laid on, the board holds back after a quarter of an hour; with it off, never.',
+      },
+      'entry-5': {
+        on: '2026-11-19',
+        kind: 'lesson',
+        text: 'Run it in with the lid laid on before anything is cut: the vents follow from that.',
+      },
+      'entry-6': {
+        on: '2026-11-22',
+        kind: 'decision',
+        text: 'Vent in the floor, none in the front: the front stays as it was seen.',
+      },
     },
   };
 }

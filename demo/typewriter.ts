@@ -297,6 +297,29 @@ export function typewriterUnplaced(): Conversion {
   machine.kit.parts = { 'board-1': board, 'controller-1': controller };
   machine.kit.holeMaps = { 'map-1': keyBoard };
   machine.panel = typewriterPanel();
+  machine.brief.targets = {
+    'rise-1': { kind: 'temperature-rise', limit: 12 },
+    'noise-1': { kind: 'noise', limit: 28 },
+  };
+  machine.build.log = {
+    'entry-1': {
+      on: '2027-02-21',
+      kind: 'decision',
+      text: 'Lever behind the carriage rail, not through the slope: the slope stays as it is.',
+    },
+    'entry-2': {
+      on: '2027-02-27',
+      kind: 'mistake',
+      text: 'Board one hole off; drilled again, 40 minutes lost.',
+      minutes: 40,
+    },
+    'entry-3': {
+      on: '2027-03-06',
+      kind: 'lesson',
+      text: 'Read the keyboard before the works come out: the levers hold the keys straight.',
+    },
+    'entry-4': { on: '2027-03-07', kind: 'note', text: 'Wrote four pages on it.' },
+  };
   return machine;
 }
 
@@ -326,7 +349,7 @@ function typewriterPanel(): Conversion['panel'] {
         legend,
         x: x + y * 0.25,
         y,
-        readings: y < 2 ? { 'reading-1': reading, 'reading-2': structuredClone(reading) } : {},
+        readings: { 'reading-1': reading, 'reading-2': structuredClone(reading) },
       };
       n++;
     }),

@@ -7,7 +7,7 @@ export { recordOf } from './burn/record';
 export { markOfCheck, type LookedAt } from './checks/all';
 export { CHECK_GROUPS, expectWords, judgeReading, type Check, type Fault } from './checks/check';
 export { LEAK_HOURS } from './checks/liquid';
-export { CHANNELS, columnOf, type Channel, type ChannelKind, type Log } from './log/log';
+export { CHANNELS, columnOf, guessChannels, type Channel, type ChannelKind, type Log } from './log/log';
 export { readLog, spanOf } from './log/readLog';
 export { rowAt, thinned } from './log/thin';
 export { compareScores, LEAST_RUNS, spreadOf } from './measure/scores';

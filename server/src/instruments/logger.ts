@@ -23,6 +23,8 @@ const BODIES: Readonly<
   card: { die: 0.09, sink: 0.17, dieHeat: 120, sinkHeat: 900, limit: 86 },
   drive: { die: 0.3, sink: 1.6, dieHeat: 150, sinkHeat: 420, limit: Infinity },
 };
+/** W for which those are meant. Invented. */
+const SIZED: Readonly<Record<string, number>> = { board: 100, card: 130 };
 /** J/K of the air and the shell inside; W/K that walls give off, a fan carries, an open lid lets out. Invented. */
 const SHELL = { heat: 2600, walls: 1.1, fan: 5.5, lid: 9 };
 /** Noise of a sensor, K, what it may be off, and its smallest step. Invented. */
@@ -59,6 +61,8 @@ export function* simulatedLog(document: Conversion, run: LoggerRun): Generator<s
     const load = run.state === 'full' ? draw.peak : draw[run.state];
     // No two are alike.
     const own = 0.82 + 0.36 * luck('own', id, part.name);
+    // What is made for few watts has little metal on it.
+    const small = (SIZED[kind] ?? draw.peak) / Math.max(1, draw.peak);
     return [
       {
         id,
@@ -68,7 +72,13 @@ export function* simulatedLog(document: Conversion, run: LoggerRun): Generator<s
         load,
         die: run.ambient,
         sink: run.ambient,
-        b: { ...b, sink: b.sink * own },
+        b: {
+          die: b.die * small ** 0.8,
+          sink: b.sink * own * small ** 0.8,
+          dieHeat: b.dieHeat / small,
+          sinkHeat: b.sinkHeat / small,
+          limit: b.limit,
+        },
       },
     ];
   });

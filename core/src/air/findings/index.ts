@@ -28,6 +28,17 @@ export function airFindings(document: Conversion, assembly: Assembly, report: Ai
       [],
       [],
     );
+  const { measured, thermal } = document.air;
+  const corrected = Object.keys(thermal).filter((part) => thermal[part]!.baseline && part in document.kit.parts);
+  if (measured || corrected.length > 0) {
+    const simulated = measured?.simulated === true || corrected.some((part) => thermal[part]!.baseline!.simulated);
+    say(
+      'corrected',
+      'note',
+      `The model is corrected by ${measured ? `${measured.run}: its ways resist × ${measured.resistance.toFixed(2)}` : 'what was measured'}${corrected.length > 0 ? `${measured ? ', and' : ' of'} ${corrected.map((part) => document.kit.parts[part]!.name).join(', ')}` : ''}.${simulated ? ' That was simulated: of the real machine it says nothing.' : ''}`,
+      simulated ? 'corrected, simulated' : 'corrected',
+    );
+  }
   if (!report.converged)
     say(
       'unsettled',

@@ -66,7 +66,9 @@ const thermal = object({
   /** °C that it stands. */
   limit: optional(number(0, 250)),
   /** Measured once: °C of the part, °C of the air around it, W that it drew. */
-  baseline: optional(object({ part: number(-40, 250), air: number(-40, 120), watts: number(0.01, 5000) })),
+  baseline: optional(
+    object({ part: number(-40, 250), air: number(-40, 120), watts: number(0.01, 5000), simulated: optional(yesOrNo) }),
+  ),
 });
 
 /** A loop of water: the blocks in the order in which it runs through them and radiators. */
@@ -97,7 +99,7 @@ export const form = object({
   thermal: keyed(id, thermal, 100),
   loop: optional(loop),
   /** Found in a burn-in: all resistances of the air’s ways times this; and which run. */
-  measured: optional(object({ resistance: number(0.02, 50), run: text(120) })),
+  measured: optional(object({ resistance: number(0.02, 50), run: text(120), simulated: optional(yesOrNo) })),
 });
 
 export type Air = Of<typeof form>;

@@ -185,10 +185,10 @@ export async function bookPdf(
             .map((b) => steps.find((o) => o.id === b.id)?.name ?? b.id)
             .slice(0, 4)
             .join('; '),
-          ...s.cautions,
+          ...s.cautions.map((c) => `Caution: ${c}`),
         ]
           .filter((w) => w !== '')
-          .join(' ! '),
+          .join('. '),
       ]),
     );
   }

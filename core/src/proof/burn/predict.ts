@@ -148,6 +148,7 @@ export function correctionBy(document: Conversion, run: BurnIn): Correction {
       part: round(seen.temperature),
       air: round(Math.min(t.air, 120)),
       watts: round(watts),
+      ...(run.simulated ? { simulated: true } : {}),
     };
     const before = thermalOf(document.kit.parts[t.part]!, bare.air.thermal[t.part])?.resistance;
     words.push(
@@ -162,7 +163,8 @@ export function correctionBy(document: Conversion, run: BurnIn): Correction {
     change: {
       type: 'correctAir',
       run: run.name,
-      measured: factor === 1 ? null : { resistance: factor, run: run.name },
+      measured:
+        factor === 1 ? null : { resistance: factor, run: run.name, ...(run.simulated ? { simulated: true } : {}) },
       baselines,
     },
     words,

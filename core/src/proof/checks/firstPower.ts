@@ -28,11 +28,10 @@ export function firstPower(
     checks.push({ group: 'first power', faults: [], cautions: [HAND], gate: true, after: last, ...check });
     last = [check.id];
   };
-  if (parts.length === 0 || power.feeds.length === 0) return checks;
+  if (parts.length === 0) return checks;
   const switchOn = matched.controls.find((c) => c.control.wish === 'power');
   const pins = switchOn?.wires.flatMap((w) => (w.to ? [w.to.pin] : [])) ?? [];
-  const supply = power.feeds[0]!;
-  const inside = supply.kind === 'supply';
+  const supply = power.feeds[0];
   const { loads } = power.budget;
   if (document.air.loop)
     add({
@@ -46,7 +45,7 @@ export function firstPower(
       cautions: [HAND, 'Board, card and drives have no power while it fills.'],
       of: 'pump',
     });
-  if (inside) {
+  if (supply?.kind === 'supply') {
     add({
       id: 'standby',
       name: 'Standby, 5 V',
@@ -128,7 +127,15 @@ export function firstPower(
         ],
         of: name,
       });
-  } else {
+  } else if (!supply)
+    add({
+      id: 'adapter',
+      name: 'The adapter gives what the board takes',
+      how: 'Plate of the adapter and words of the board: volts equal, amps no fewer; measure at its plug before it goes in.',
+      faults: [{ if: 'minus before the figure', then: 'plug turned', look: 'do not plug it in' }],
+      of: 'adapter',
+    });
+  else {
     const source = document.power.sources[supply.part];
     const volts = source?.volts ?? 12;
     add({
