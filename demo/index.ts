@@ -59,9 +59,9 @@ function typewriter(): Conversion {
     'run-2': burnIn(machine, 'Full load, closed', '2027-03-07', 'full', 'closed'),
   };
   // The model says what was measured from here on.
-  const corrected = applyChange(machine, correctionBy(machine, machine.proof.runs['run-2']!).change).document;
-  machine.air = structuredClone(corrected.air);
-  machine.proof.noises = {
+  const { change } = correctionBy(machine, machine.proof.runs['run-2']!);
+  const corrected = structuredClone(applyChange(machine, change).document);
+  corrected.proof.noises = {
     'noise-1': { name: 'At the table', on: '2027-03-07', running: 27.2, background: 27, distance: 500 },
   };
   const done = proven(
