@@ -55,8 +55,8 @@ function tapeDeck(): Conversion {
 function typewriter(): Conversion {
   const machine = structuredClone(placed(typewriterUnplaced()));
   machine.proof.runs = {
-    'run-1': burnIn(machine, 'Writing, closed', '2027-03-06', 'typical', 'closed'),
-    'run-2': burnIn(machine, 'Full load, closed', '2027-03-07', 'full', 'closed'),
+    'run-1': burnIn(machine, 'Writing, closed', '2027-03-06', 'typical', 'closed', 5),
+    'run-2': burnIn(machine, 'Full load, closed', '2027-03-07', 'full', 'closed', 5),
   };
   // The model says what was measured from here on.
   const { change } = correctionBy(machine, machine.proof.runs['run-2']!);

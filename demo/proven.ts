@@ -15,9 +15,23 @@ import {
 } from '@young-shell/core/proof';
 import { simulatedLog } from '../server/src/instruments/logger';
 
-/** A burn-in of the simulated logger, two hours long, as it would have been kept. */
-export function burnIn(document: Conversion, name: string, on: string, state: State, lid: BurnIn['lid']): BurnIn {
-  const run = { state, lid, ambient: document.brief.ambient - 2, every: 10, seconds: 7200, fault: 'none' as const };
+/** A burn-in of the simulated logger, so many hours long, as it would have been kept. */
+export function burnIn(
+  document: Conversion,
+  name: string,
+  on: string,
+  state: State,
+  lid: BurnIn['lid'],
+  hours = 2,
+): BurnIn {
+  const run = {
+    state,
+    lid,
+    ambient: document.brief.ambient - 2,
+    every: 5 * hours,
+    seconds: 3600 * hours,
+    fault: 'none' as const,
+  };
   const log = readLog([...simulatedLog(document, run)].join('\n'));
   const parts = Object.fromEntries(
     Object.entries(document.kit.parts).map(([id, p]) => [id, { name: p.name, kind: kindOf(p) ?? '' }]),

@@ -65,6 +65,8 @@ const THROTTLE = { share: 0.93, near: 3, least: 10 };
 /** More than this still to come, K, by a fit whose end is known to that: it is not level, however small its slope. Common practice, no source. */
 const MORE = 1;
 const TRUSTED = 3;
+/** Of the load’s time, after which quick lumps have settled. Common practice, no source. */
+const SOAKED = 0.25;
 /** Most readings a fit takes; more are averaged. */
 const MOST = 1500;
 
@@ -150,7 +152,7 @@ export function analyse(
       reading.fit = fit;
       // Slow, and still far from where it goes: a small slope alone does not make it level.
       reading.more = fit.end - reading.rise;
-      if (fit.endDoubt < TRUSTED && Math.abs(reading.more) > MORE) reading.steady = false;
+      if (fit.endDoubt < TRUSTED && reading.more * Math.sign(fit.end - fit.begin) > MORE) reading.steady = false;
     }
     const limit = settings.limits?.[part];
     const throttle = limit === undefined ? undefined : throttleOf(log, channels, part, values, a, b, limit);
@@ -229,7 +231,16 @@ function fitOver(
       y.push(sum / count);
     }
   }
-  return fitFirstOrder(Float64Array.from(t), Float64Array.from(y));
+  const all = fitFirstOrder(Float64Array.from(t), Float64Array.from(y));
+  // Heat soaks through several lumps: where the begin does not follow what comes later, what comes later says where it ends.
+  const k = Math.floor(t.length * SOAKED);
+  const late = fitFirstOrder(
+    Float64Array.from(t.slice(k), (v) => v - t[k]!),
+    Float64Array.from(y.slice(k)),
+  );
+  return all && late && late.endDoubt < TRUSTED && Math.abs(late.end - all.end) > all.endDoubt + late.endDoubt
+    ? late
+    : all;
 }
 
 /** Does a part hold back because of its heat? Its clock, or its watts, fall while it stands at its limit. */
