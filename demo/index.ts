@@ -62,10 +62,10 @@ function typewriter(): Conversion {
   const { change } = correctionBy(machine, machine.proof.runs['run-2']!);
   const corrected = structuredClone(applyChange(machine, change).document);
   corrected.proof.noises = {
-    'noise-1': { name: 'At the table', on: '2027-03-07', running: 27.2, background: 27, distance: 500 },
+    'noise-1': { name: 'At the table', on: '2027-03-07', running: 31, background: 27, distance: 500 },
   };
   const done = proven(
-    machine,
+    corrected,
     ['2027-02-20', '2027-02-21', '2027-02-27', '2027-02-28', '2027-03-06', '2027-03-07'],
     {},
   );

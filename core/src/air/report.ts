@@ -147,15 +147,16 @@ const DOUBTS: readonly { doubt: Partial<Doubt>; what: string; measure: string }[
   { doubt: { stir: 2.5 }, what: 'stirring inside', measure: 'put a thermometer beside the warmest part' },
 ];
 
-/** Ways that were measured as a whole are in doubt by so much less. Common practice, no source. */
+/** What was measured as a whole is in doubt by so much less. Common practice, no source. */
 const MEASURED_DOUBT = 0.4;
 
 /** Coefficients with one of them off. */
-const timesDoubt = (base: Doubt, doubt: Partial<Doubt>, measured: boolean): Doubt => ({
+const timesDoubt = (base: Doubt, doubt: Partial<Doubt>, measured: 'ways' | 'walls' | undefined): Doubt => ({
   ...base,
   ...doubt,
-  openings: base.openings * (doubt.openings ?? 1) ** (measured ? MEASURED_DOUBT : 1),
-  gaps: base.gaps * (doubt.gaps ?? 1) ** (measured ? MEASURED_DOUBT : 1),
+  openings: base.openings * (doubt.openings ?? 1) ** (measured === 'ways' ? MEASURED_DOUBT : 1),
+  walls: base.walls * (doubt.walls ?? 1) ** (measured === 'walls' ? MEASURED_DOUBT : 1),
+  gaps: base.gaps * (doubt.gaps ?? 1) ** (measured === 'ways' ? MEASURED_DOUBT : 1),
 });
 
 /** Something tried on the network without altering the plan: factors of what it is now. */
@@ -179,8 +180,14 @@ export function airReport(
 ): AirReport {
   const model = triedOn(airModel(document, assembly, state), whatIf);
   // What a burn-in said of all ways together.
-  const factor = document.air.measured?.resistance ?? 1;
-  const base: Doubt = { ...SURE, openings: factor, gaps: factor };
+  const { measured } = document.air;
+  const factor = measured?.of === 'ways' ? measured.factor : 1;
+  const base: Doubt = {
+    ...SURE,
+    openings: factor,
+    gaps: factor,
+    walls: measured?.of === 'walls' ? measured.factor : 1,
+  };
   const solved = solveAir(model, { ...base, openings: factor / whatIf.vents ** 2 });
   const read = reading(model, solved);
   const loop = loopReport(
@@ -197,7 +204,7 @@ export function airReport(
   if (!quick && model.zones.zones.length > 0) {
     const temperatures = temperaturesOf(document, model, solved.rise, water);
     for (const { doubt, what, measure } of DOUBTS) {
-      const tried = solveAir(model, timesDoubt(base, doubt, document.air.measured !== undefined), solved);
+      const tried = solveAir(model, timesDoubt(base, doubt, measured?.of), solved);
       const other = reading(model, tried);
       doubts.push({ what, by: Math.abs(other.rise - read.rise), measure });
       for (const t of temperatures) {

@@ -173,7 +173,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
     {
       type: 'correctAir',
       run: 'Run',
-      measured: { resistance: 1.2, run: 'Run' },
+      measured: { of: 'ways', factor: 1.2, run: 'Run' },
       baselines: { 'board-1': { part: 70, air: 35, watts: 60 } },
     },
   ],

@@ -35,7 +35,7 @@ export function airFindings(document: Conversion, assembly: Assembly, report: Ai
     say(
       'corrected',
       'note',
-      `The model is corrected by ${measured ? `${measured.run}: its ways resist × ${measured.resistance.toFixed(2)}` : 'what was measured'}${corrected.length > 0 ? `${measured ? ', and' : ' of'} ${corrected.map((part) => document.kit.parts[part]!.name).join(', ')}` : ''}.${simulated ? ' That was simulated: of the real machine it says nothing.' : ''}`,
+      `The model is corrected by ${measured ? `${measured.run}: ${measured.of === 'ways' ? 'its ways resist' : 'its walls pass heat'} × ${measured.factor.toFixed(2)}` : 'what was measured'}${corrected.length > 0 ? `${measured ? ', and' : ' of'} ${corrected.map((part) => document.kit.parts[part]!.name).join(', ')}` : ''}.${simulated ? ' That was simulated: of the real machine it says nothing.' : ''}`,
       simulated ? 'corrected, simulated' : 'corrected',
     );
   }

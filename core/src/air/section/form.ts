@@ -98,8 +98,10 @@ export const form = object({
   ways: keyed(wayKey, way, 200),
   thermal: keyed(id, thermal, 100),
   loop: optional(loop),
-  /** Found in a burn-in: all resistances of the air’s ways times this; and which run. */
-  measured: optional(object({ resistance: number(0.02, 50), run: text(120), simulated: optional(yesOrNo) })),
+  /** Found in a burn-in: resistances of all the air’s ways, or the heat through the walls, times this; and which run. */
+  measured: optional(
+    object({ of: oneOf(['ways', 'walls']), factor: number(0.02, 50), run: text(120), simulated: optional(yesOrNo) }),
+  ),
 });
 
 export type Air = Of<typeof form>;

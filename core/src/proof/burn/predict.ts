@@ -77,8 +77,8 @@ export interface Correction {
 const MOST_FACTOR = 40;
 
 /**
- * The coefficients with which the model says what was measured: the resistance of all ways of the air, by the air that
- * leaves (or that is inside); then each part’s thermal resistance over the air around it. Judged on a copy by
+ * The coefficients with which the model says what was measured: of the air (its ways, or the walls where most heat leaves
+ * through them), by the air that leaves or that is inside; then each part’s thermal resistance over the air around it. Judged on a copy by
  * `predictedFor`. Only a level run with the lid closed says something of the plan.
  */
 export function correctionBy(document: Conversion, run: BurnIn): Correction {
@@ -105,23 +105,29 @@ export function correctionBy(document: Conversion, run: BurnIn): Correction {
   const there = asRun(bare, run);
   const assembly = assemble(there);
   const measured = run.exhaust ?? run.inside;
+  const now = airReport(there, assembly, undefined, true);
+  // Where most of the heat leaves through the walls, these are what is not known; else the ways of the air.
+  const of = now.throughWalls > 0.5 * now.watts ? 'walls' : 'ways';
+  const what = of === 'walls' ? 'Heat through the walls' : 'Resistance of the air’s ways';
   let factor = 1;
-  const withFactor = (resistance: number): Conversion => ({
+  const withFactor = (by: number): Conversion => ({
     ...there,
-    air: { ...there.air, measured: { resistance, run: run.name } },
+    air: { ...there.air, measured: { of, factor: by, run: run.name } },
   });
   if (measured !== undefined) {
     const want = measured - run.ambient;
-    const riseAt = (logFactor: number) => {
-      const report = airReport(withFactor(Math.exp(logFactor)), assembly, undefined, true);
+    // It is warmer the more the ways resist, and the less the walls pass.
+    const sense = of === 'walls' ? -1 : 1;
+    const riseAt = (log: number) => {
+      const report = airReport(withFactor(Math.exp(sense * log)), assembly, undefined, true);
       return run.exhaust !== undefined ? report.rise : report.around;
     };
-    // More resistance, less air, warmer: it rises with the factor.
     let [low, high] = [-Math.log(MOST_FACTOR), Math.log(MOST_FACTOR)];
-    if (want <= 0.2) words.push('The air inside was hardly warmer than the room: its ways are left as they are.');
+    if (want <= 0.2)
+      words.push('The air inside was hardly warmer than the room: the model of the air is left as it is.');
     else if (riseAt(low) > want || riseAt(high) < want)
       words.push(
-        `No resistance of the air’s ways gives ${want.toFixed(1)} K: more likely the watts are others than said, or the sensor was not in that air. The ways are left as they are.`,
+        `No figure for it gives ${want.toFixed(1)} K of air: more likely the watts are others than said, or the sensor was not in that air. The model of the air is left as it is.`,
       );
     else {
       for (let k = 0; k < 30; k++) {
@@ -129,8 +135,8 @@ export function correctionBy(document: Conversion, run: BurnIn): Correction {
         if (riseAt(mid) < want) low = mid;
         else high = mid;
       }
-      factor = Math.exp((low + high) / 2);
-      words.push(`Ways of the air: ${factor > 1 ? 'more' : 'less'} resistance, × ${factor.toFixed(2)}.`);
+      factor = Math.exp((sense * (low + high)) / 2);
+      words.push(`${what}: × ${factor.toFixed(2)}.`);
     }
   }
   const corrected = withFactor(factor);
@@ -163,8 +169,7 @@ export function correctionBy(document: Conversion, run: BurnIn): Correction {
     change: {
       type: 'correctAir',
       run: run.name,
-      measured:
-        factor === 1 ? null : { resistance: factor, run: run.name, ...(run.simulated ? { simulated: true } : {}) },
+      measured: factor === 1 ? null : { of, factor, run: run.name, ...(run.simulated ? { simulated: true } : {}) },
       baselines,
     },
     words,
