@@ -147,17 +147,16 @@ const DOUBTS: readonly { doubt: Partial<Doubt>; what: string; measure: string }[
   { doubt: { stir: 2.5 }, what: 'stirring inside', measure: 'put a thermometer beside the warmest part' },
 ];
 
-/** What was measured as a whole is in doubt by so much less. Common practice, no source. */
+/** Where the rise was measured as a whole, what it is made of is in doubt by so much less. Common practice, no source. */
 const MEASURED_DOUBT = 0.4;
 
 /** Coefficients with one of them off. */
-const timesDoubt = (base: Doubt, doubt: Partial<Doubt>, measured: 'ways' | 'walls' | undefined): Doubt => ({
-  ...base,
-  ...doubt,
-  openings: base.openings * (doubt.openings ?? 1) ** (measured === 'ways' ? MEASURED_DOUBT : 1),
-  walls: base.walls * (doubt.walls ?? 1) ** (measured === 'walls' ? MEASURED_DOUBT : 1),
-  gaps: base.gaps * (doubt.gaps ?? 1) ** (measured === 'ways' ? MEASURED_DOUBT : 1),
-});
+const timesDoubt = (base: Doubt, doubt: Partial<Doubt>, measured: boolean): Doubt => {
+  const made = { ...base };
+  for (const key of Object.keys(doubt) as (keyof Doubt)[])
+    made[key] = base[key] * doubt[key]! ** (measured ? MEASURED_DOUBT : 1);
+  return made;
+};
 
 /** Something tried on the network without altering the plan: factors of what it is now. */
 export interface WhatIf {
@@ -204,7 +203,7 @@ export function airReport(
   if (!quick && model.zones.zones.length > 0) {
     const temperatures = temperaturesOf(document, model, solved.rise, water);
     for (const { doubt, what, measure } of DOUBTS) {
-      const tried = solveAir(model, timesDoubt(base, doubt, measured?.of), solved);
+      const tried = solveAir(model, timesDoubt(base, doubt, measured !== undefined), solved);
       const other = reading(model, tried);
       doubts.push({ what, by: Math.abs(other.rise - read.rise), measure });
       for (const t of temperatures) {

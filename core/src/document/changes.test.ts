@@ -418,7 +418,7 @@ function dangling(document: Conversion): string[] {
   }
   for (const { picks } of Object.values(kit.photos))
     for (const { shows } of Object.values(picks)) if (shows) need(kit.holeMaps, shows.map, 'pick');
-  const things = { ...kit.parts, ...shell.features };
+  const things = { ...kit.parts, ...kit.holeMaps, ...shell.features };
   for (const finding of Object.keys(accepted))
     for (const id of finding.split('/')[1]!.split(/[|+]/)) if (/-\d+$/.test(id)) need(things, id, 'accepted');
   return wrong;

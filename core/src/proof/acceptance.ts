@@ -36,13 +36,13 @@ function measuredOf(
     if (!run) return undefined;
     return {
       value: Math.max(run.exhaust ?? -Infinity, run.inside ?? -Infinity) - run.ambient,
-      words: `${run.name}, ${run.on}, air over the room`,
+      words: `${run.name}, air over the room`,
       simulated: run.simulated === true,
     };
   }
   if (kind === 'wall-watts') {
     const run = newest(Object.values(proof.runs).filter((r) => r.watts !== undefined && r.state === 'full'));
-    return run && { value: run.watts!, words: `${run.name}, ${run.on}`, simulated: run.simulated === true };
+    return run && { value: run.watts!, words: run.name, simulated: run.simulated === true };
   }
   if (kind === 'noise') {
     const reading = newest(Object.values(proof.noises));
@@ -50,7 +50,7 @@ function measuredOf(
     const { level, most, words } = sourceLevel(reading.running, reading.background, reading.distance);
     return {
       value: level ?? most,
-      words: `${reading.name}, ${reading.on}. ${words}`,
+      words: `${reading.name}. ${words}`,
       simulated: reading.simulated === true,
     };
   }

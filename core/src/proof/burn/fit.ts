@@ -15,6 +15,9 @@ export interface Fitted {
 const FROM = 1 / 400;
 const TO = 20;
 
+/** F of the step under which there is none: chance gives more in one of a thousand series without one, τ being looked for. */
+const TOLD = 9;
+
 /** For one τ, the best `end` and `step` in y = end + step e^(−t/τ) are linear; sums as they are wanted. */
 function linear(t: Float64Array, y: Float64Array, tau: number) {
   let [n, se, see, sy, sye] = [0, 0, 0, 0, 0];
@@ -100,6 +103,19 @@ export function fitFirstOrder(t: Float64Array, y: Float64Array): Fitted | undefi
   const varTau = (p * s - q * q) / det;
   const half = (variance: number) =>
     det > 0 && variance > 0 ? studentOf(n - 3) * left * Math.sqrt(variance) * wider : Infinity;
+  // Is there a step at all? Against no change, an exponential with a τ that was looked for has to explain much more.
+  const mean = y.reduce((sum, v) => sum + v, 0) / n;
+  const flat = y.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+  if ((flat - ss) / 2 < TOLD * left ** 2 * wider ** 2)
+    return {
+      begin: mean,
+      end: mean,
+      endDoubt: studentOf(n - 1) * Math.sqrt(flat / (n - 1) / n) * wider,
+      tau: 0,
+      tauDoubt: Infinity,
+      left: Math.sqrt(flat / (n - 1)),
+      count: n,
+    };
   return { begin: end + step, end, endDoubt: half(varEnd), tau, tauDoubt: half(varTau), left, count: n };
 }
 

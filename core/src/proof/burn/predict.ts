@@ -26,11 +26,16 @@ export interface Predicted {
 }
 
 /** The plan as it was run: its load, and the room as it was. */
-const asRun = (document: Conversion, run: BurnIn): Conversion => ({
-  ...document,
-  air: { ...document.air, state: run.state },
-  brief: { ...document.brief, ambient: run.ambient },
-});
+const asRun = ({ brief, shell, kit, layout, cut, air, power }: Conversion, run: BurnIn): Conversion =>
+  ({
+    shell,
+    kit,
+    layout,
+    cut,
+    power,
+    air: { ...air, state: run.state },
+    brief: { ...brief, ambient: run.ambient },
+  }) as Conversion;
 
 /** What the model says of a run’s own load, watts and room, beside what was measured. */
 export function predictedFor(document: Conversion, run: BurnIn): Predicted {

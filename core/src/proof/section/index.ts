@@ -85,6 +85,12 @@ export const proofSection = section<'proof', Proof, Seen, ProofChange>({
   }),
   forget: ({ proof }, { kind, id }) => {
     if (kind === 'target') delete proof.evidence[id];
+    // The curve of a part that is gone stays, under its own name.
+    if (kind === 'part')
+      for (const run of Object.values(proof.runs)) {
+        delete run.parts[id];
+        for (const channel of run.trace.channels) if (channel.part === id) delete channel.part;
+      }
     if (kind === 'link')
       for (const [key, { link }] of Object.entries(proof.speeds)) if (link === id) delete proof.speeds[key];
   },
