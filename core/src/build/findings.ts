@@ -6,9 +6,7 @@ import type { BuildReport } from './report';
 
 const PRACTICE: Source = { kind: 'practice', title: 'common practice, no source' };
 const SUM: Source = { kind: 'computed', title: 'sum over the steps' };
-const NIOSH: Source = { kind: 'standard', title: 'NIOSH lifting equation, load constant 23 kg', fromMemory: true };
-/** One may lift so much in the best posture, kg. */
-const LIFT = 23;
+const NIOSH: Source = { kind: 'standard', title: 'NIOSH lifting equation (1991)', fromMemory: true };
 
 /** What is wrong with the plan of the work. Pure. */
 export function buildFindings(document: Conversion, report: BuildReport): Finding[] {
@@ -73,13 +71,22 @@ export function buildFindings(document: Conversion, report: BuildReport): Findin
         [{ label: 'all', value: total / 100, unit: 'count', source: SUM }],
       );
   }
-  if (report.kilograms > LIFT)
+  const { weight } = report;
+  if (weight.index > 1)
     say(
       'weight',
       'warn',
-      `Shell and kit weigh ${report.kilograms.toFixed(0)} kg; over ${LIFT} kg, or over the head, it takes two or a jack.`,
-      `${report.kilograms.toFixed(0)} kg to lift`,
-      [{ label: 'to lift', value: report.kilograms * 1000, unit: 'gram', source: NIOSH }],
+      `Shell and kit weigh ${weight.kilograms.toFixed(1)} kg; lifted as you say, ${weight.people === 1 ? 'one may lift' : `${weight.people} may lift`} ${weight.limit.toFixed(1)}. ${weight.advice[0]!}`,
+      `${weight.kilograms.toFixed(0)} kg to lift`,
+      [{ label: 'to lift', value: weight.kilograms * 1000, unit: 'gram', source: NIOSH }],
+    );
+  for (const held of weight.carried.filter((c) => !c.ok))
+    say(
+      `hold/${held.id}`,
+      held.safety < 1 ? 'stop' : 'warn',
+      `${held.name} carries ${held.each.toFixed(1)} kg each and is rated for ${held.rating}: ${held.safety < 1 ? 'it breaks' : 'a door that swings or a rail that is pulled takes twice that'}. More of them, or larger ones.`,
+      `${held.name} ${held.each.toFixed(1)} of ${held.rating} kg`,
+      [{ label: 'on each', value: held.each * 1000, unit: 'gram', source: SUM }],
     );
   const done = steps.filter((s) => s.done).length;
   const left = steps.filter((s) => !s.done && !s.unattended).reduce((sum, s) => sum + s.minutes, 0) / 60;

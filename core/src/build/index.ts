@@ -1,8 +1,10 @@
 export { assessBuild } from './assess';
-export { SYSTEMS, type FinishedFace, type System } from './finish/finish';
+export { SPOILT, SYSTEMS, type FinishedFace, type System } from './finish/finish';
 export type { Bill, BillRow } from './materials';
-export { buildReport, layOnDays, type BuildReport, type Laid } from './report';
+export { comparePlans, type Difference } from './history/compare';
+export { buildReport, layOnDays, toOrder, type BuildReport, type Laid, type ToOrder } from './report';
 export { dayNumber, dayWords, weekday } from './schedule/calendar';
 export type { Schedule, Slot } from './schedule/schedule';
 export { markOfStep, stepsOf, whyNotAfter, type PlannedStep } from './steps/all';
 export { PHASES, type Before, type Step } from './steps/step';
+export { recommended, type WeightReport } from './weight/weight';

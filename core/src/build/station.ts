@@ -1,5 +1,7 @@
 import { station } from '../station';
 import { assessBuild } from './assess';
+import { billOf } from './materials';
+import { stepsOf } from './steps/all';
 
 export const build = station({
   id: 'build',
@@ -11,6 +13,14 @@ export const build = station({
   print: (_context, { steps, bill }) => ({
     build: { steps: steps.length, done: steps.filter((s) => s.done).length, toBuy: bill.toBuy, spent: bill.spent },
   }),
+  costs: ({ document, assembly }) => {
+    const { toBuy, spent, sold } = billOf(document, assembly);
+    const { steps } = stepsOf(document, assembly);
+    return {
+      money: toBuy + spent - sold,
+      minutes: steps.reduce((sum, s) => sum + (s.done || s.unattended ? 0 : s.minutes), 0),
+    };
+  },
   jobs: () => import('./jobs'),
   verbs: {
     steps: {

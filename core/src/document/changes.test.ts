@@ -168,6 +168,14 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
     deck,
     { type: 'setEntry', id: 'entry-9', entry: { on: '2027-02-02', kind: 'lesson', text: 'Measure twice' } },
   ],
+  setHold: [
+    deck,
+    {
+      type: 'setHold',
+      id: 'hold-9',
+      hold: { name: 'Rear hinge', kind: 'hinge', count: 2, rating: 6, carries: 'card-1' },
+    },
+  ],
   correctAir: [
     deck,
     {

@@ -107,6 +107,7 @@ function toPanelBuildAndProof(document: Old): void {
     finish: {},
     items: {},
     log: {},
+    holds: {},
   };
   document.proof = { checks: {}, runs: {}, noises: {}, speeds: {}, scores: {}, leaks: {}, evidence: {} };
   document.panel = { controls: {}, headers: {}, wires: {}, matrices: {}, hunts: {} };

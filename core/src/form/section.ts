@@ -25,6 +25,7 @@ export interface Thing {
     | 'hunt'
     | 'step'
     | 'entry'
+    | 'hold'
     | 'run'
     | 'reading';
   id: string;

@@ -1,7 +1,8 @@
 import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
-import type { Tools } from '../station';
-import { assessAll } from './assessAll';
+import type { Station, Tools } from '../station';
+import { assessAll, contextOf } from './assessAll';
+import { STATIONS } from './stations';
 import { slowAnswers } from './slow';
 
 /** What a change would do to the findings. */
@@ -38,3 +39,24 @@ export async function effectOf(document: Conversion, change: Change, tools: Tool
 
 const openOf = (findings: readonly Finding[]) =>
   new Map(findings.filter((f) => RANK[f.verdict] < RANK.good && f.accepted === undefined).map((f) => [f.id, f]));
+
+/** What a change costs: minor units and minutes of work more than the plan as it is. */
+export interface Cost {
+  money: number;
+  minutes: number;
+}
+
+/** The price of a change, of a remedy or a way out, by all stations that know of money. @throws Error where it can’t be made */
+export function costOf(document: Conversion, change: Change): Cost {
+  const { document: next, operations } = applyChange(document, change);
+  const [complaint] = complaintsAfter(next, operations);
+  if (complaint) throw new Error(complaint.message);
+  const sum: Cost = { money: 0, minutes: 0 };
+  for (const { costs } of STATIONS as readonly Station[]) {
+    if (!costs) continue;
+    const [before, after] = [costs(contextOf(document)), costs(contextOf(next))];
+    sum.money += after.money - before.money;
+    sum.minutes += after.minutes - before.minutes;
+  }
+  return sum;
+}

@@ -2,7 +2,7 @@ import type { Change, Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
 import type { JobHost } from '../station';
 import type { SlowAnswers } from './assessAll';
-import { effectOf } from './effect';
+import { costOf, effectOf, type Cost } from './effect';
 import { remediesOf, slowAnswers } from './slow';
 
 /** What all stations say after a while. */
@@ -21,3 +21,6 @@ export async function effect(
   const { better, worse } = await effectOf(document, change, host);
   return { better, worse };
 }
+
+/** What a change costs. */
+export const cost = (_host: JobHost, document: Conversion, change: Change): Cost => costOf(document, change);

@@ -99,6 +99,12 @@ export function conversionRoutes(
     response.status(201).json(await store.create(document));
   });
 
+  // What was learnt in others: the checklist of the next one.
+  router.get('/lessons', async (request, response) => {
+    const { besides } = request.query;
+    response.json(await store.lessons(typeof besides === 'string' ? besides : ''));
+  });
+
   router.get('/:id', async (request, response) => {
     const head = await store.read(request.params.id);
     if (!head) throw absent(request.params.id);

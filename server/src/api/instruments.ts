@@ -101,7 +101,7 @@ export function instrumentRoutes(store: ConversionStore, listeners: Listeners): 
     }
   });
   // A burn-in on the simulated logger: lines as they come, a reading each, faster than the clock.
-  router.get('/logger/run', async (request, response) => {
+  router.get('/logger/events', async (request, response) => {
     const asked = request.query as Record<string, string | undefined>;
     const run: LoggerRun = {
       state: asked.state as LoggerRun['state'],

@@ -51,6 +51,14 @@ const DAY = 86_400_000;
 
 type Judged = { summary: Summary } | { fault: string };
 
+/** Something that was learnt in another conversion. */
+export interface Lesson {
+  from: string;
+  on: string;
+  text: string;
+}
+const MOST_LESSONS = 200;
+
 /** All reading and writing of conversions and their journals. Each write is one transaction. */
 export class ConversionStore {
   private judging = false;
@@ -198,6 +206,27 @@ export class ConversionStore {
   }
 
   /** The journal after a revision, oldest first; the newest `most` of it. */
+  /** Lessons in the logs of all conversions but one, newest first; plans that can’t be read are left out. */
+  async lessons(besides: string): Promise<Lesson[]> {
+    const rows: Pick<ConversionRow, 'id' | 'name' | 'document'>[] = await this.database('conversion')
+      .select('id', 'name', 'document')
+      .whereNull('deleted_at')
+      .andWhereNot({ id: besides });
+    return rows
+      .flatMap(({ name, document }) => {
+        try {
+          const { build } = JSON.parse(document) as Pick<Conversion, 'build'>;
+          return Object.values(build.log).flatMap(({ kind, on, text }) =>
+            kind === 'lesson' ? [{ from: name, on, text }] : [],
+          );
+        } catch {
+          return [];
+        }
+      })
+      .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0))
+      .slice(0, MOST_LESSONS);
+  }
+
   async journal(id: string, since = 0, most = 500): Promise<JournalEntry[]> {
     const rows: ChangeRow[] = await this.database('change')
       .where({ conversion_id: id })

@@ -94,6 +94,12 @@ export const api = {
   remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
   purge: (id: string) => call<void>(`/conversions/${id}/forever`, { method: 'DELETE' }),
   restore: (id: string) => call<void>(`/conversions/${id}/restore`, post()),
+  /** The plan as it was at a revision. */
+  at: (id: string, revision: number) =>
+    call<{ revision: number; document: Conversion }>(`/conversions/${id}/at/${revision}`),
+  /** What was learnt in other conversions. */
+  lessons: (besides: string) =>
+    call<{ from: string; on: string; text: string }[]>(`/conversions/lessons?besides=${encodeURIComponent(besides)}`),
   changes: (id: string, since: number) => call<JournalEntry[]>(`/conversions/${id}/changes?since=${since}`),
   /** Keeps a solid or a photo; gives the hash by which it is found again. */
   keep: (file: Blob | Uint8Array) => call<{ content: string }>('/attachments', raw(file)),

@@ -6,8 +6,21 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDocument } from '../document/selectors';
 import { useSubmit } from '../document/useSubmit';
 import { preview } from '../view/slice';
+import { useComputed } from '../work/useComputed';
 import { run } from '../work/work';
 import { Button } from './Button';
+import { span } from './days';
+
+/** What it costs more or less than the plan as it is: `+4.20, +35 min`; nothing where it costs nothing that is known of. */
+function priceWords({ money, minutes }: { money: number; minutes: number }): string {
+  const signed = (n: number, words: string) => `${n > 0 ? '+' : '−'}${words}`;
+  return [
+    Math.abs(money) >= 1 ? signed(money, (Math.abs(money) / 100).toFixed(2)) : '',
+    Math.abs(minutes) >= 1 ? signed(minutes, span(Math.abs(minutes))) : '',
+  ]
+    .filter((w) => w !== '')
+    .join(', ');
+}
 
 /** A way out: try it on in the view with what gets better and worse, then apply it or leave it. */
 export function RemedyRow({ remedy }: { remedy: Remedy }) {
@@ -16,6 +29,8 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const document = useAppSelector(selectDocument);
   const trying = useAppSelector((s) => s.view.preview?.change === remedy.change);
+  const { value: cost } = useComputed('short', 'plan', 'cost', [document, remedy.change]);
+  const price = cost && priceWords(cost);
   const [effect, setEffect] = useState<{ better: string[]; worse: string[] }>();
   useEffect(() => {
     if (!trying) return;
@@ -34,7 +49,10 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
       <div className="flex items-start gap-2">
         <span className="min-w-0 flex-1 leading-snug">
           {inUnit(remedy.label, unit)}
-          <span className="block text-sm text-ink-soft">{inUnit(remedy.price, unit)}</span>
+          <span className="block text-sm text-ink-soft">
+            {inUnit(remedy.price, unit)}
+            {price && <span className="figure ml-1 whitespace-nowrap">· {price}</span>}
+          </span>
         </span>
         {!trying && (
           <Button

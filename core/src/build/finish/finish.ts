@@ -27,7 +27,7 @@ const PAINT: Finish = {
   cure: 5,
 };
 
-export const SYSTEMS: Readonly<Record<'paint' | 'oil' | 'film', System>> = {
+export const SYSTEMS: Readonly<Record<Exclude<Finish['system'], 'none'>, System>> = {
   paint: {
     name: 'primer, colour, clear from cans',
     finish: PAINT,
@@ -53,6 +53,63 @@ export const SYSTEMS: Readonly<Record<'paint' | 'oil' | 'film', System>> = {
     grits: '240, then free of grease',
     weather: { from: 15, to: 30, humidity: 80 },
     cautions: ['A sharp blade towards nobody; warm the edges, do not burn them.'],
+  },
+  filler: {
+    name: 'filler, sanded flat, then as its neighbours',
+    finish: {
+      system: 'filler',
+      colour: '',
+      primer: 2,
+      coats: 3,
+      clear: 0,
+      covers: 0.8,
+      flash: 40,
+      handle: 24,
+      cure: 5,
+    },
+    grits: '80 for shape, 120, 240, then primer; sand until a hand feels no edge',
+    weather: { from: 15, to: 28, humidity: 65 },
+    cautions: [
+      'Mask for dust, wet where it may be; old paint may hold lead: test it first.',
+      'Thin layers: a thick one cracks and shrinks.',
+    ],
+  },
+  patina: {
+    name: 'aged on purpose: toned coats, rubbed back, sealed',
+    finish: {
+      system: 'patina',
+      colour: '',
+      primer: 1,
+      coats: 2,
+      clear: 1,
+      covers: 1.5,
+      flash: 15,
+      handle: 24,
+      cure: 5,
+    },
+    grits: '400 before, 800 where hands would have worn it, none in corners',
+    weather: { from: 15, to: 28, humidity: 65 },
+    cautions: [
+      'Try it on a hidden side, and let that dry before judging: wet is darker.',
+      'Outdoors or with a mask for vapours.',
+    ],
+  },
+  'false front': {
+    name: 'a front of its own before the old one, which stays',
+    finish: {
+      system: 'false front',
+      colour: '',
+      primer: 1,
+      coats: 2,
+      clear: 1,
+      covers: 1.5,
+      flash: 15,
+      handle: 24,
+      cure: 5,
+    },
+    grits: '240 on the new piece only',
+    weather: { from: 15, to: 28, humidity: 65 },
+    cautions: ['Held by what is there (screws, magnets, clips): nothing glued to the old front.'],
   },
 };
 
@@ -108,7 +165,9 @@ export function finishedFaces(document: Conversion, assembly: Assembly): Finishe
             ? 'oil'
             : finish.system === 'film'
               ? 'film'
-              : `colour${finish.colour ? ` ${finish.colour}` : ''}`,
+              : finish.system === 'filler'
+                ? 'filler'
+                : `colour${finish.colour ? ` ${finish.colour}` : ''}`,
         coats: finish.coats,
       },
       { what: 'clear', coats: finish.clear },
@@ -131,3 +190,23 @@ export function finishedFaces(document: Conversion, assembly: Assembly): Finishe
     ];
   });
 }
+
+/** It was knocked over, touched or rained on while wet: what now. Common practice, no source. */
+export const SPOILT: readonly { what: string; then: string }[] = [
+  {
+    what: 'Dust, a hair, a small run',
+    then: 'Leave it. Hard after a day: 800 wet until it is level, then the next thin coat.',
+  },
+  {
+    what: 'A fingerprint or a wrinkle',
+    then: 'Leave it for three days, sand to firm paint with 400, prime what shines through, then colour.',
+  },
+  {
+    what: 'It lay on its wet face',
+    then: 'Peel nothing. Lay it flat, let it cure a week, 240 over all of that face, primer, begin the colour again.',
+  },
+  {
+    what: 'Rain or fog on it: white and dull',
+    then: 'Warm and dry for a day; mostly it clears. Else 800 and one more coat of clear.',
+  },
+];

@@ -28,6 +28,8 @@ const said = object({
   minutes: optional(number(0, 10_000)),
   /** Hours after it in which nothing of it can be touched, and that need nobody. */
   wait: optional(number(0, 2000)),
+  /** Not before this day, whatever else would allow it. */
+  from: optional(day),
   /** Not in this build. */
   left: optional(yesOrNo),
   /** Steps that have to be done before, besides those that follow from the plan. */
@@ -46,7 +48,7 @@ const ownStep = object({
 /** A step that was done: when, how long it took, and what it looked like then. */
 const done = object({ on: day, minutes: optional(number(0, 10_000)), of: text(64) });
 
-export const FINISHES = ['none', 'paint', 'oil', 'film'] as const;
+export const FINISHES = ['none', 'paint', 'oil', 'film', 'filler', 'patina', 'false front'] as const;
 
 /** How a face is finished. */
 const finish = object({
@@ -74,11 +76,26 @@ const item = object({
   link: optional(text(300)),
 });
 
+/** Hinges, rails and the like: so many of a kind, kg that one of them is rated for, and what hangs on it. */
+const hold = object({
+  name: name(80),
+  kind: oneOf(['hinge', 'rail', 'strap', 'hook', 'caster']),
+  count: whole(1, 40),
+  rating: number(0.01, 5000),
+  /** All of it, or one part. */
+  carries: optional(id),
+});
+
 const entry = object({
   on: day,
   kind: oneOf(['note', 'decision', 'mistake', 'lesson', 'reading']),
   text: text(2000),
   step: optional(stepKey),
+  /** The part, the thing in the shell or the face that it is about. */
+  about: optional(object({ kind: oneOf(['part', 'feature', 'face']), id })),
+  /** What was read, with its unit. */
+  value: optional(number(-1e9, 1e9)),
+  unit: optional(text(12)),
   /** Money in minor units and minutes that a mistake cost. */
   cost: optional(number(0, 100_000_000)),
   minutes: optional(number(0, 100_000)),
@@ -97,6 +114,10 @@ export const form = object({
   finish: keyed(id, finish, 40),
   items: keyed(matching(/^[a-z][a-z0-9.-]{0,120}$/), item, 600),
   log: record(entry, 1000),
+  /** What carries the weight, where something does: hinges, rails, straps, hooks. */
+  holds: record(hold, 40),
+  /** How it is lifted: hands from the body, height of them at the begin and the end, mm. */
+  lift: optional(object({ reach: number(100, 1200), from: number(0, 2500), to: number(0, 2500), people: whole(1, 6) })),
   /** Money for it, minor units. */
   budget: optional(number(0, 100_000_000)),
 });
@@ -108,3 +129,5 @@ export type StepDone = Of<typeof done>;
 export type Finish = Of<typeof finish>;
 export type BuildItem = Of<typeof item>;
 export type LogEntry = Of<typeof entry>;
+export type Hold = Of<typeof hold>;
+export type Lift = NonNullable<Build['lift']>;

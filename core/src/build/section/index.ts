@@ -4,6 +4,7 @@ import {
   type Build,
   type BuildItem,
   type Finish,
+  type Hold,
   type LogEntry,
   type OwnStep,
   type StepDone,
@@ -15,6 +16,8 @@ export {
   type Build,
   type BuildItem,
   type Finish,
+  type Hold,
+  type Lift,
   type LogEntry,
   type OwnStep,
   type StepDone,
@@ -27,18 +30,28 @@ interface Seen {
 
 /** The ways to alter how the work goes. */
 export type BuildChange =
-  | { type: 'setBuild'; build: { [K in 'start' | 'budget' | 'hours']?: Build[K] | null } }
+  | { type: 'setBuild'; build: { [K in 'start' | 'budget' | 'hours' | 'lift']?: Build[K] | null } }
   | { type: 'setStep'; step: string; said: StepSaid | null; name: string }
   | { type: 'setOwnStep'; id: string; own: OwnStep | null }
   | { type: 'tick'; step: string; name: string; done: StepDone | null }
   | { type: 'setFinish'; face: string; finish: Finish | null }
   | { type: 'setItem'; item: string; name: string; is: BuildItem | null }
-  | { type: 'setEntry'; id: string; entry: LogEntry | null };
+  | { type: 'setEntry'; id: string; entry: LogEntry | null }
+  | { type: 'setHold'; id: string; hold: Hold | null };
 
 export const buildSection = section<'build', Build, Seen, BuildChange>({
   key: 'build',
   form,
-  empty: () => ({ hours: [0, 0, 2, 0, 2, 4, 0], steps: {}, own: {}, done: {}, finish: {}, items: {}, log: {} }),
+  empty: () => ({
+    hours: [0, 0, 2, 0, 2, 4, 0],
+    steps: {},
+    own: {},
+    done: {},
+    finish: {},
+    items: {},
+    log: {},
+    holds: {},
+  }),
   rules,
   changes: {
     setBuild: {
@@ -47,7 +60,13 @@ export const buildSection = section<'build', Build, Seen, BuildChange>({
           put(build, key, change.build[key]);
       },
       words: (_document, { build }) =>
-        build.hours ? 'hours of work' : build.start ? `work begins ${build.start}` : 'budget',
+        build.hours
+          ? 'hours of work'
+          : build.lift
+            ? 'how it is lifted'
+            : build.start
+              ? `work begins ${build.start}`
+              : 'budget',
     },
     setStep: {
       alter: ({ build }, { step, said }) => put(build.steps, step, said),
@@ -69,13 +88,25 @@ export const buildSection = section<'build', Build, Seen, BuildChange>({
       alter: ({ build }, { item, is }) => put(build.items, item, is),
       words: (_document, { name, is }) => (is ? `${name}: ${is.state}` : `${name}: not said`),
     },
+    setHold: {
+      alter: ({ build }, { id, hold }) => put(build.holds, id, hold),
+      words: ({ build }, { id, hold }) => (hold ? `carried by ${hold.name}` : `delete ${build.holds[id]?.name ?? id}`),
+    },
     setEntry: {
       alter: ({ build }, { id, entry }) => put(build.log, id, entry),
       words: (_document, { entry }) => (entry ? `log: ${entry.text.slice(0, 40)}` : 'take a log entry out'),
     },
   },
-  things: ({ own, log }) => ({ step: own, entry: log }),
+  things: ({ own, log, holds }) => ({ step: own, entry: log, hold: holds }),
   forget: ({ build }, { kind, id: gone }) => {
+    // Entries stay: they say what was; only where they point to is gone.
+    if (kind === 'part' || kind === 'feature' || kind === 'face') {
+      for (const entry of Object.values(build.log))
+        if (entry.about?.kind === kind && entry.about.id === gone) delete entry.about;
+      if (kind === 'part')
+        for (const hold of Object.values(build.holds)) if (hold.carries === gone) delete hold.carries;
+      return;
+    }
     if (kind !== 'step') return;
     delete build.done[`own.${gone}`];
     for (const { after } of [...Object.values(build.steps), ...Object.values(build.own)])

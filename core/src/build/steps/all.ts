@@ -59,6 +59,7 @@ export function stepsOf(
     if (said?.minutes !== undefined) made.minutes = said.minutes;
     if (said?.wait !== undefined) made.wait = said.wait;
     if (said?.note !== undefined) made.note = said.note;
+    if (said?.from !== undefined) made.from = said.from;
     return made;
   });
   const done = build.done;

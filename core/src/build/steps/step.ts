@@ -21,6 +21,8 @@ export interface Step {
   of: string;
   /** The user added it. */
   own?: boolean;
+  /** Not before this day: the user said so. */
+  from?: string;
   note?: string;
 }
 

@@ -3,6 +3,7 @@ import { Tabs } from '../../ui/Tabs';
 import { FinishPanel } from './FinishPanel';
 import { LogPanel } from './LogPanel';
 import { MoneyPanel } from './MoneyPanel';
+import { WeightPanel } from './WeightPanel';
 import { setTab, type BuildTab } from './slice';
 import { StepsPanel } from './StepsPanel';
 import { TimePanel } from './TimePanel';
@@ -21,6 +22,7 @@ export function BuildStation() {
         { value: 'time', label: 'Time', content: <TimePanel /> },
         { value: 'finish', label: 'Finish', content: <FinishPanel /> },
         { value: 'money', label: 'Money', content: <MoneyPanel /> },
+        { value: 'weight', label: 'Weight', content: <WeightPanel /> },
         { value: 'log', label: 'Log', content: <LogPanel /> },
       ]}
     />

@@ -1,4 +1,4 @@
-import { SYSTEMS } from '@young-shell/core/build';
+import { SPOILT, SYSTEMS } from '@young-shell/core/build';
 import type { Finish } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
@@ -14,6 +14,9 @@ const SYSTEM_WORDS = [
   { value: 'paint', label: 'paint from cans' },
   { value: 'oil', label: 'oil' },
   { value: 'film', label: 'film' },
+  { value: 'filler', label: 'filler and paint' },
+  { value: 'patina', label: 'aged on purpose' },
+  { value: 'false front', label: 'false front' },
 ] as const;
 
 /** What each face of the shell gets, from its area in the model. */
@@ -112,6 +115,16 @@ export function FinishPanel() {
           </Section>
         );
       })}
+      <Section title="Spoilt while wet: what now">
+        <dl className="m-0">
+          {SPOILT.map(({ what, then }) => (
+            <div key={what} className="border-l-2 border-line-strong pl-2 not-first:mt-1.5">
+              <dt className="font-semibold">{what}</dt>
+              <dd className="m-0">{then}</dd>
+            </div>
+          ))}
+        </dl>
+      </Section>
     </>
   );
 }

@@ -1,7 +1,7 @@
-import { nextId, type LogEntry } from '@young-shell/core/document';
+import { facesOf, nextId, type Conversion, type LogEntry } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useAppSelector } from '../../app/store';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
@@ -10,6 +10,8 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { api } from '../../document/api';
+import { select } from '../../view/slice';
+import { HistorySection } from './HistorySection';
 import { BookSection } from './BookSection';
 import { cleanPhoto } from './cleanPhoto';
 import { shortDay, today } from '../../ui/days';
@@ -25,6 +27,8 @@ export function LogPanel() {
   const submit = useSubmit();
   const [kind, setKind] = useState<LogEntry['kind']>('note');
   const [step, setStep] = useState('');
+  const [about, setAbout] = useState('');
+  const [reading, setReading] = useState('');
   const entries = Object.entries(document.build.log).sort(([, a], [, b]) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   const lessons = entries.filter(([, e]) => e.kind === 'lesson');
   const lost = entries.filter(([, e]) => e.kind === 'mistake');
@@ -39,16 +43,41 @@ export function LogPanel() {
             options={[{ value: '', label: 'none' }, ...steps.map((s) => ({ value: s.id, label: s.name }))]}
             onChange={setStep}
           />
+          <Choice label="About the part or place" value={about} options={placesOf(document)} onChange={setAbout} />
+          {kind === 'reading' && (
+            <TextField
+              label="Reading, with unit"
+              placeholder="48.5 °C"
+              value={reading}
+              onCommit={(text) => (setReading(text), undefined)}
+            />
+          )}
         </div>
         <NewEntry
           key={entries.length}
           onWrite={async (text, file) => {
             try {
               const photo = file ? await kept(file) : undefined;
+              const [, placeKind, place] = /^(part|feature|face)\/(.+)$/.exec(about) ?? [];
+              const [, value, unit] = /^\s*([-−+]?[\d.,]+)\s*(.{0,12})$/.exec(kind === 'reading' ? reading : '') ?? [];
+              if (kind === 'reading' && reading.trim() !== '' && value === undefined)
+                throw new Error(`“${reading}” is no reading; it would be a number and its unit, such as 48.5 °C.`);
               const wrong = submit({
                 type: 'setEntry',
                 id: nextId(document.build.log, 'entry', document.spent),
-                entry: { on: today(), kind, text, ...(step === '' ? {} : { step }), ...(photo ? { photo } : {}) },
+                entry: {
+                  on: today(),
+                  kind,
+                  text,
+                  ...(step === '' ? {} : { step }),
+                  ...(photo ? { photo } : {}),
+                  ...(place === undefined
+                    ? {}
+                    : { about: { kind: placeKind as 'part' | 'feature' | 'face', id: place } }),
+                  ...(value === undefined
+                    ? {}
+                    : { value: Number(value.replace('−', '-').replace(',', '.')), unit: unit!.trim() }),
+                },
               });
               if (wrong) throw new Error(wrong);
             } catch (problem) {
@@ -78,9 +107,21 @@ export function LogPanel() {
           ))}
         </ul>
       </Section>
+      <HistorySection />
       <BookSection />
     </>
   );
+}
+
+/** Parts, things in the shell and faces. */
+function placesOf({ kit, shell }: Conversion) {
+  const faces = facesOf(shell.hull);
+  return [
+    { value: '', label: 'none' },
+    ...Object.entries(kit.parts).map(([id, p]) => ({ value: `part/${id}`, label: p.name })),
+    ...Object.entries(shell.features).map(([id, f]) => ({ value: `feature/${id}`, label: f.name })),
+    ...faces.map((face) => ({ value: `face/${face}`, label: `the ${face}` })),
+  ];
 }
 
 /** A photo, cleaned and kept. */
@@ -130,16 +171,33 @@ function NewEntry({ onWrite }: { onWrite: (text: string, file: File | undefined)
   );
 }
 
+/** How something that an entry is about is called. */
+const nameOf = ({ kit, shell }: Conversion, { kind, id }: NonNullable<LogEntry['about']>) =>
+  (kind === 'part' ? kit.parts[id]?.name : kind === 'feature' ? shell.features[id]?.name : `the ${id}`) ?? id;
+
 function EntryRow({ id, entry, about }: { id: string; entry: LogEntry; about: string | undefined }) {
   const [open, setOpen] = useState(false);
+  const document = useAppSelector(selectDocument);
+  const dispatch = useAppDispatch();
   const submit = useSubmit();
   const set = (patch: Partial<LogEntry>) => submit({ type: 'setEntry', id, entry: { ...entry, ...patch } });
   return (
     <li className="border-t border-line py-1.5 first:border-t-0">
-      <button type="button" aria-expanded={open} className="w-full text-left" onClick={() => setOpen(!open)}>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="w-full text-left"
+        onClick={() => {
+          setOpen(!open);
+          const to = entry.about;
+          if (!open && to && to.kind !== 'face') dispatch(select({ kind: to.kind, id: to.id }));
+        }}
+      >
         <span className="text-sm text-ink-soft">
           {shortDay(entry.on)}, {entry.kind}
           {about ? `, ${about}` : ''}
+          {entry.about ? `, ${nameOf(document, entry.about)}` : ''}
+          {entry.value === undefined ? '' : `: ${entry.value} ${entry.unit ?? ''}`}
           {entry.minutes ? `, ${entry.minutes} min lost` : ''}
           {entry.cost ? `, ${(entry.cost / 100).toFixed(0)} lost` : ''}
         </span>

@@ -1,4 +1,12 @@
-import { dayWords, markOfStep, PHASES, whyNotAfter, type PlannedStep, type Slot } from '@young-shell/core/build';
+import {
+  dayNumber,
+  dayWords,
+  markOfStep,
+  PHASES,
+  whyNotAfter,
+  type PlannedStep,
+  type Slot,
+} from '@young-shell/core/build';
 import { nextId } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -13,8 +21,10 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
+import { EarlierLessons } from './EarlierLessons';
 import { pickStep } from './slice';
 import { shortDay, span, today } from '../../ui/days';
+import { Orders } from './Orders';
 import { useSteps } from './useSteps';
 
 /** What to do now, and everything that is to be done, part by part of the work. */
@@ -30,7 +40,11 @@ export function StepsPanel() {
     .filter((s) => !s.done && s.waitsFor.length === 0)
     .sort((a, b) => Number(critical.has(b.id)) - Number(critical.has(a.id)));
   const drying = steps.filter(
-    (s) => s.done && s.wait > 0 && steps.some((o) => !o.done && o.after.some((b) => b.id === s.id)),
+    (s) =>
+      s.done &&
+      s.wait > 0 &&
+      (slots.get(s.id)?.free ?? 0) > dayNumber(today()) * 24 &&
+      steps.some((o) => !o.done && o.after.some((b) => b.id === s.id)),
   );
   if (steps.length === 0)
     return (
@@ -73,10 +87,14 @@ export function StepsPanel() {
           ))}
         </ul>
         {drying.length > 0 && (
-          <p className="mt-1 mb-0 text-sm text-ink-soft">
-            Waiting: {drying.map((s) => `${s.name} (${s.wait} h)`).join('; ')}. Meanwhile do what stands above.
+          <p className="mt-1 mb-0">
+            {drying
+              .map((s) => `${s.name}: ready ${shortDay(dayWords(Math.floor((slots.get(s.id)?.free ?? 0) / 24)))}`)
+              .join('; ')}
+            . Meanwhile do what stands above.
           </p>
         )}
+        <Orders steps={steps} />
       </Section>
       <FindingList station="build" />
       {PHASES.map((phase) => {
@@ -102,6 +120,7 @@ export function StepsPanel() {
           </Section>
         );
       })}
+      <EarlierLessons />
       <Section title="A step of your own">
         <Button
           onClick={() => {
@@ -275,6 +294,18 @@ function StepFields({ step, steps }: { step: PlannedStep; steps: readonly Planne
           most={2000}
           onCommit={(wait) => (own ? setOwn({ wait }) : set({ wait }))}
         />
+        {!own && (
+          <TextField
+            label="Not before"
+            value={said.from ?? ''}
+            placeholder="2027-01-31"
+            onCommit={(text) => {
+              if (text.trim() !== '') return set({ from: text.trim() });
+              const { from: _gone, ...rest } = said;
+              return submit({ type: 'setStep', step: step.id, name: step.name, said: rest });
+            }}
+          />
+        )}
         <Choice
           label="Also after"
           value=""

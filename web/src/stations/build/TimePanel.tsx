@@ -1,5 +1,6 @@
 import { useAppSelector } from '../../app/store';
-import { dayWords } from '@young-shell/core/build';
+import { dayWords, type PlannedStep } from '@young-shell/core/build';
+import { toast } from 'sonner';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Figure } from '../../ui/Figure';
@@ -18,6 +19,21 @@ export function TimePanel() {
   const { build } = useAppSelector(selectDocument);
   const submit = useSubmit();
   const { schedule, words } = laid;
+  const pin = (step: PlannedStep, day: string | null) => {
+    if (step.own) {
+      toast('A step of your own has no day of its own: put it after another.');
+      return undefined;
+    }
+    const { from: _was, ...rest } = build.steps[step.id] ?? {};
+    const wrong = submit({
+      type: 'setStep',
+      step: step.id,
+      name: step.name,
+      said: day === null ? rest : { ...rest, from: day },
+    });
+    if (wrong) toast.error(wrong);
+    return wrong;
+  };
   return (
     <>
       <Section title="When it is finished">
@@ -59,10 +75,11 @@ export function TimePanel() {
       </Section>
       {schedule && (
         <Section title="Day by day">
-          <BarChart steps={steps} schedule={schedule} />
+          <BarChart steps={steps} schedule={schedule} onPin={pin} />
           <p className="mt-1 mb-0 text-sm text-ink-soft">
             Dark bars are work, pale ones wait or need nobody; those with an edge hold everything up. What is ticked
-            moves the rest.
+            moves the rest. Drag a bar to the right, or use the arrow keys on it, to begin later; back to the left to
+            free it.
           </p>
         </Section>
       )}

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { addSlice } from '../../app/store';
 
-export type BuildTab = 'steps' | 'time' | 'finish' | 'money' | 'log';
+export type BuildTab = 'steps' | 'time' | 'finish' | 'money' | 'weight' | 'log';
 
 interface BuildState {
   tab: BuildTab;

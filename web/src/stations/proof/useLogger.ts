@@ -65,7 +65,7 @@ export function useLogger(parts: Readonly<Record<string, { name: string; kind: s
       seconds: String(minutes * 60),
       fault,
     });
-    port = simulatedPort(`/api/instruments/logger/run?${asked.toString()}`, {
+    port = simulatedPort(`/api/instruments/logger/events?${asked.toString()}`, {
       onLine: (line) => {
         const cells = line.split(';');
         if (width === 0) width = cells.length;
