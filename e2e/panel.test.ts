@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
+import { writeConversion } from '@young-shell/core/document';
 import { Bench, DEMO } from './bench';
 
 // Panel as it is used: controls, headers, keys, pins, harness.
@@ -80,9 +81,24 @@ describe('headers', () => {
   }, 90_000);
 });
 
+/** A typewriter of which half the keys are read: as it was on its way. */
+async function halfRead(): Promise<string> {
+  const document = await bench.document(await bench.pathOf(TYPEWRITER, 'panel'));
+  const half = structuredClone(document);
+  half.name = `Half read ${performance.now()}`;
+  half.accepted = {};
+  for (const key of Object.values(half.panel.matrices['matrix-1']!.keys).slice(24)) key.readings = {};
+  await fetch(`${bench.address}/api/conversions/import`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: writeConversion(half),
+  });
+  return half.name;
+}
+
 describe('keys', () => {
   it('are found with the simulated prober, key by key, over a reload and an unplugged prober, and written out', async () => {
-    const { path, page } = await open(TYPEWRITER);
+    const { path, page } = await open(await halfRead());
     const sure = async () => {
       const { keys } = (await panelOf(path)).matrices['matrix-1']!;
       return Object.values(keys).reduce((sum, k) => sum + Object.keys(k.readings).length, 0);
@@ -125,7 +141,7 @@ describe('keys', () => {
   }, 180_000);
 
   it('beeps are typed by hand; a pin that is not there is refused in words', async () => {
-    const { path, page } = await open(TYPEWRITER);
+    const { path, page } = await open(await halfRead());
     await tab(page, 'Keys');
     await page.getByRole('button', { name: /^Key Z:/ }).press('Enter');
     const beeps = page.getByRole('textbox', { name: 'Z: pins that beep' });

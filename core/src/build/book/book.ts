@@ -295,8 +295,17 @@ export async function bookPdf(
     );
     if (!entry.photo) continue;
     const bytes = photos[entry.photo.content];
-    if (!bytes) flow.paragraph('(its photo is not at hand here)', true);
-    else flow.picture(bytes[0] === 0xff ? await flow.pdf.embedJpg(bytes) : await flow.pdf.embedPng(bytes), 90, 80);
+    if (!bytes) {
+      flow.paragraph('(its photo is not at hand here)', true);
+      continue;
+    }
+    try {
+      // The library reads from the begin of the buffer: bytes of their own.
+      const own = Uint8Array.from(bytes);
+      flow.picture(own[0] === 0xff ? await flow.pdf.embedJpg(own) : await flow.pdf.embedPng(own), 90, 80);
+    } catch {
+      flow.paragraph('(its photo can’t be read)', true);
+    }
   }
   const lessons = entries.filter((e) => e.kind === 'lesson');
   if (lessons.length > 0) {
