@@ -18,6 +18,7 @@ import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
 import { packingLines } from './packing';
 import { panelRows } from './panel';
+import { proofRows } from './proof';
 import { runningRows } from './running';
 import { shellRows } from './shell';
 import { storeRows } from './store';
@@ -98,7 +99,7 @@ const fonts = {
 };
 tell(...(await cutRows(kernel, short)));
 tell(...(await runningRows(short)));
-tell(...(await panelRows(short)), ...(await buildRows(short)));
+tell(...(await panelRows(short)), ...(await buildRows(short)), ...(await proofRows(short)));
 
 tell({
   what: 'sheets of all faces as PDF',

@@ -104,6 +104,23 @@ it('a thin trace keeps the least and greatest of what each pixel stands for', ()
   expect(rowAt(Float64Array.of(0, 2, 4), 3)).toBe(2);
 });
 
+it('by blocks of a long channel it is the same as looked at row by row, with holes in it too', () => {
+  const values = Float64Array.from({ length: 200_000 }, (_, i) =>
+    i % 9 === 4 || (i > 50_000 && i < 60_000) ? NaN : Math.sin(i * 1.7) * (1 + (i % 1013)),
+  );
+  for (const [from, to, count] of [
+    [0, 200_000, 40],
+    [137, 199_991, 33],
+    [50_500, 59_000, 5],
+  ] as const)
+    for (const row of thinned(values, from, to, count)) {
+      const c = Math.floor(((row - from) * count) / (to - from));
+      const [a, b] = [from + Math.floor((c * (to - from)) / count), from + Math.floor(((c + 1) * (to - from)) / count)];
+      const seen = [...values.slice(a, b)].filter((v) => v === v);
+      if (seen.length > 0) expect([Math.min(...seen), Math.max(...seen)]).toContain(values[row]);
+    }
+});
+
 it('spans are said as one says them', () => {
   expect([30, 120, 3600, 3900, 90_000].map(spanOf)).toEqual(['30 s', '2 min', '1 h', '1 h 05', '1 d 1 h']);
 });

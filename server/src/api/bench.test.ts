@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
 import request from 'supertest';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -168,6 +169,51 @@ describe('the user’s own parts', () => {
       .send({ ...part, mass: -4 })
       .expect(422);
     expect(body).toMatchObject({ path: '/mass', message: expect.stringMatching(/-4/) });
+  });
+});
+
+describe('the simulated logger and supply', () => {
+  const import_ = async (name: string) =>
+    (
+      (
+        await request(app)
+          .post('/api/conversions/import')
+          .set('Content-Type', 'application/octet-stream')
+          .send(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url)))
+          .expect(201)
+      ).body as { id: string }
+    ).id;
+
+  it('a run comes as lines and says its end; the supply holds its limit', async () => {
+    const id = await import_('tape-deck');
+    const run = `conversion=${id}&state=full&lid=open&ambient=20&every=60&seconds=600`;
+    const { text } = await request(app).get(`/api/instruments/logger/events?${run}`).expect(200);
+    expect(text.match(/^data: \{"line"/gm)).toHaveLength(12);
+    expect(text).toMatch(/event: end/);
+    expect((await request(app).get(`/api/instruments/logger/events?${run}&fault=stops`)).text).not.toMatch(
+      /event: end/,
+    );
+    const set = (body: object) => request(app).post('/api/instruments/supply/set').send(body);
+    const { body } = await set({ conversion: id, load: 'short', volts: 12, limit: 1 }).expect(200);
+    expect(body).toMatchObject({ simulated: true, limiting: true, amps: 1 });
+    await set({ conversion: id, load: 'short', volts: 99, limit: 1 }).expect(400);
+    await set({ conversion: 'none', load: 'short', volts: 12, limit: 1 }).expect(404);
+    await set({ conversion: id, load: 'fire', volts: 12, limit: 1 }).expect(400);
+    await request(app).get('/api/instruments/logger/events?state=full').expect(400);
+    await request(app)
+      .get(`/api/instruments/logger/events?${run.replace(id, 'none')}`)
+      .expect(404);
+  });
+
+  it('lessons of the others come back, not one’s own', async () => {
+    const [deck, stool] = [await import_('tape-deck'), await import_('piano-stool')];
+    const texts = async (besides: string) =>
+      (
+        (await request(app).get(`/api/conversions/lessons?besides=${besides}`).expect(200)).body as { text: string }[]
+      ).map((l) => l.text);
+    expect(await texts(stool)).toContain('Photograph every plug before it is pulled.');
+    await request(app).delete(`/api/conversions/${deck}`).expect(204);
+    expect((await texts(stool)).length).toBeLessThan((await texts('')).length + 1);
   });
 });
 

@@ -67,6 +67,8 @@ const MORE = 1;
 const TRUSTED = 3;
 /** Of the load’s time, after which quick lumps have settled. Common practice, no source. */
 const SOAKED = 0.25;
+/** So many readings are enough to know what is usual of a channel. */
+const SAMPLES = 5000;
 /** Most readings a fit takes; more are averaged. */
 const MOST = 1500;
 
@@ -180,7 +182,7 @@ export function analyse(
 export function loadOf(time: Float64Array, watts: Float64Array | undefined): { from: number; to: number } {
   const all = { from: time[0] ?? 0, to: time.at(-1) ?? 0 };
   if (!watts) return all;
-  const step = Math.max(1, Math.floor(watts.length / 5000));
+  const step = Math.max(1, Math.floor(watts.length / SAMPLES));
   const sample: number[] = [];
   for (let i = 0; i < watts.length; i += step) if (Number.isFinite(watts[i]!)) sample.push(watts[i]!);
   sample.sort((x, y) => x - y);
@@ -256,7 +258,10 @@ function throttleOf(
   for (const by of ['clock', 'part watts'] as const) {
     const column = columnOf(log, channels.find((c) => c.is === by && c.part === part)?.column);
     if (!column) continue;
-    const sorted = [...column.slice(a, b)].filter((v) => Number.isFinite(v)).sort((x, y) => x - y);
+    const stride = Math.max(1, Math.floor((b - a) / SAMPLES));
+    const sample: number[] = [];
+    for (let i = a; i < b; i += stride) if (Number.isFinite(column[i]!)) sample.push(column[i]!);
+    const sorted = sample.sort((x, y) => x - y);
     if (sorted.length < 20) continue;
     const best = sorted[Math.floor(sorted.length * 0.95)]!;
     let [time, after, down] = [0, NaN, 1];
