@@ -126,24 +126,23 @@ const VIEWS: {
     },
   },
   {
-    name: 'panel-keys',
-    of: 'Plover typewriter',
-    station: 'panel',
+    name: 'proof',
+    station: 'proof',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Keys', exact: true }).click();
-      await page.getByLabel(/^Connect the simulated prober/).click();
-      for (let i = 0; i < 5; i++) {
-        await page.getByRole('button', { name: /^Hold .* on the simulated prober$/ }).click();
-        await page.waitForTimeout(400);
-      }
+      await page.getByRole('tab', { name: 'Burn-in' }).click();
+      await page.getByText('Correct the model by it').waitFor();
     },
   },
   {
-    name: 'panel-harness',
-    station: 'panel',
+    name: 'instruments',
+    station: 'proof',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Harness', exact: true }).click();
-      await page.waitForTimeout(3000);
+      await page.getByRole('tab', { name: 'Burn-in' }).click();
+      await page.getByLabel(/^Connect the simulated logger/).click();
+      await page.getByRole('button', { name: 'Start the simulated logger' }).click();
+      await page.getByText('A log that is not in the plan yet').waitFor();
+      await page.getByRole('button', { name: /^Instruments/ }).click();
+      await page.waitForTimeout(500);
     },
   },
   { name: 'build', station: 'build', prepare: (page) => page.getByText('holds everything up').first().waitFor() },
