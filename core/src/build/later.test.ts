@@ -143,16 +143,24 @@ describe('two dates of a plan', () => {
 
 it('the price of a change is what bill and hours say before and after it, and back again', () => {
   const buy: Change = { type: 'setItem', item: 'part.fan-1', name: 'Fan', is: { state: 'buy', price: 4200 } };
-  const was = deck.build.items['part.fan-1']!.price!;
-  expect(costOf(deck, buy)).toEqual({ money: 4200 - was, minutes: 0 });
+  expect(costOf(deck, buy)).toEqual({ money: 4200, unpriced: 0, minutes: 0 });
   const own: Change = {
     type: 'setOwnStep',
     id: 'step-9',
     own: { name: 'S', minutes: 25, wait: 0, after: {}, caution: '' },
   };
-  expect(costOf(deck, own)).toEqual({ money: 0, minutes: 25 });
+  expect(costOf(deck, own)).toEqual({ money: 0, unpriced: 0, minutes: 25 });
   const more = after(deck, own);
-  expect(costOf(more, { type: 'setOwnStep', id: 'step-9', own: null })).toEqual({ money: 0, minutes: -25 });
+  expect(costOf(more, { type: 'setOwnStep', id: 'step-9', own: null })).toEqual({
+    money: 0,
+    unpriced: 0,
+    minutes: -25,
+  });
+  // What is paid for and taken out saves nothing; what comes without a price is not free.
+  expect(costOf(deck, { type: 'removePart', id: 'card-1' }).money).toBeLessThanOrEqual(0);
+  expect(costOf(deck, { type: 'removePart', id: 'card-1' }).money).toBeGreaterThan(-21_000);
+  const drive = deck.kit.parts['drive-2']!;
+  expect(costOf(deck, { type: 'addPart', id: 'drive-9', part: drive }).unpriced).toBe(1);
   expect(() => costOf(deck, item('card-1', -1))).toThrow();
 });
 

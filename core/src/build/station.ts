@@ -14,10 +14,12 @@ export const build = station({
     build: { steps: steps.length, done: steps.filter((s) => s.done).length, toBuy: bill.toBuy, spent: bill.spent },
   }),
   costs: ({ document, assembly }) => {
-    const { toBuy, spent, sold } = billOf(document, assembly);
+    const { toBuy, rows } = billOf(document, assembly);
     const { steps } = stepsOf(document, assembly);
     return {
-      money: toBuy + spent - sold,
+      // What is spent stays spent.
+      money: toBuy,
+      unpriced: rows.filter((r) => r.is.state === 'buy' && r.price === undefined).length,
       minutes: steps.reduce((sum, s) => sum + (s.done || s.unattended ? 0 : s.minutes), 0),
     };
   },

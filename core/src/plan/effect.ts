@@ -40,9 +40,10 @@ export async function effectOf(document: Conversion, change: Change, tools: Tool
 const openOf = (findings: readonly Finding[]) =>
   new Map(findings.filter((f) => RANK[f.verdict] < RANK.good && f.accepted === undefined).map((f) => [f.id, f]));
 
-/** What a change costs: minor units and minutes of work more than the plan as it is. */
+/** What a change costs: minor units to spend, things without a price, and minutes of work, each more than the plan as it is. */
 export interface Cost {
   money: number;
+  unpriced: number;
   minutes: number;
 }
 
@@ -51,11 +52,12 @@ export function costOf(document: Conversion, change: Change): Cost {
   const { document: next, operations } = applyChange(document, change);
   const [complaint] = complaintsAfter(next, operations);
   if (complaint) throw new Error(complaint.message);
-  const sum: Cost = { money: 0, minutes: 0 };
+  const sum: Cost = { money: 0, unpriced: 0, minutes: 0 };
   for (const { costs } of STATIONS as readonly Station[]) {
     if (!costs) continue;
     const [before, after] = [costs(contextOf(document)), costs(contextOf(next))];
     sum.money += after.money - before.money;
+    sum.unpriced += after.unpriced - before.unpriced;
     sum.minutes += after.minutes - before.minutes;
   }
   return sum;

@@ -126,8 +126,8 @@ export interface Station<
   slowReads?: readonly SectionKey[];
   /** Changes that would help against one of its findings, each tried on the plan. */
   remedies?: (document: Conversion, finding: Finding) => Remedy[];
-  /** What a plan costs, by this station: minor units of money, and minutes of work that are left. */
-  costs?: (context: Context) => { money: number; minutes: number };
+  /** What a plan still costs: minor units of money to spend, things to buy that have no price, minutes of work left. */
+  costs?: (context: Context) => { money: number; unpriced: number; minutes: number };
   /** What it wants to know more surely. */
   watches?: (context: Context) => Watch[];
   /** What the command line prints of it beside its findings. */

@@ -12,10 +12,11 @@ import { Button } from './Button';
 import { span } from './days';
 
 /** What it costs more or less than the plan as it is: `+4.20, +35 min`; nothing where it costs nothing that is known of. */
-function priceWords({ money, minutes }: { money: number; minutes: number }): string {
+function priceWords({ money, unpriced, minutes }: { money: number; unpriced: number; minutes: number }): string {
   const signed = (n: number, words: string) => `${n > 0 ? '+' : '−'}${words}`;
   return [
     Math.abs(money) >= 1 ? signed(money, (Math.abs(money) / 100).toFixed(2)) : '',
+    unpriced > 0 ? `${unpriced} to buy without a price` : '',
     Math.abs(minutes) >= 1 ? signed(minutes, span(Math.abs(minutes))) : '',
   ]
     .filter((w) => w !== '')

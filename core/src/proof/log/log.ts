@@ -1,3 +1,5 @@
+import type { ChannelKind } from '../section';
+
 /** What was written down while the machine ran: one time, many channels. */
 export interface Log {
   /** Seconds from the first row on; rising. */
@@ -7,20 +9,6 @@ export interface Log {
   /** What was found while it was read: gaps, clock changes, rows that were left out. */
   notes: string[];
 }
-
-/** What a channel is. */
-export const CHANNELS = [
-  'ambient',
-  'inside',
-  'exhaust',
-  'part',
-  'watts',
-  'part watts',
-  'fan',
-  'clock',
-  'none',
-] as const;
-export type ChannelKind = (typeof CHANNELS)[number];
 
 /** A channel of a log, and the part it is on where it is on one. */
 export interface Channel {

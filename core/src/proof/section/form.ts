@@ -16,7 +16,20 @@ import {
   type Of,
 } from '../../form';
 import { STATES } from '../../air/section';
-import { CHANNELS } from '../log/log';
+
+/** What a channel is. */
+export const CHANNELS = [
+  'ambient',
+  'inside',
+  'exhaust',
+  'part',
+  'watts',
+  'part watts',
+  'fan',
+  'clock',
+  'none',
+] as const;
+export type ChannelKind = (typeof CHANNELS)[number];
 
 /** `standoffs.board-1`, `rail.12v`: checks that follow from the plan keep their ids while what they are about is there. */
 export const checkKey = matching(/^[a-z][a-z0-9-]{0,63}(\.[a-z0-9~-]{1,64}){0,3}$/);

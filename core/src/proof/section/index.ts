@@ -12,6 +12,7 @@ import {
   type Speed,
 } from './form';
 
+export { CHANNELS, type ChannelKind } from './form';
 export type {
   BurnIn,
   CheckSeen,
