@@ -55,7 +55,7 @@ describe('time, finish, money, log', () => {
   it('more hours a week finish earlier; none at all is said', async () => {
     const { page } = await open();
     await tab(page, 'Time');
-    const chart = page.getByRole('img', { name: /steps from \d{4}-\d{2}-\d{2} to/ });
+    const chart = page.getByRole('group', { name: /steps from \d{4}-\d{2}-\d{2} to/ });
     const end = async () => / to ([\d-]+)/.exec((await chart.getAttribute('aria-label'))!)![1]!;
     await chart.waitFor(SLOW);
     const before = await end();
@@ -94,7 +94,7 @@ describe('time, finish, money, log', () => {
       .poll(async () => Object.values((await buildOf(path)).log).some((e) => e.text === 'Found the old belt.'), SLOW)
       .toBe(true);
     await undo(page);
-    await expect.poll(async () => Object.keys((await buildOf(path)).log).length, SLOW).toBe(3);
+    await expect.poll(async () => Object.keys((await buildOf(path)).log).length, SLOW).toBe(6);
   }, 90_000);
 
   it('a photo in the log is kept without what the camera wrote into it, and what is no photo is refused', async () => {

@@ -28,7 +28,7 @@ describe('checks', () => {
     const { path, page } = await open();
     const now = page.getByRole('region', { name: 'Look at this now' });
     await now.getByText('Nothing loose inside').waitFor(SLOW);
-    await now.getByRole('button', { name: 'Good: Nothing loose inside' }).click();
+    await now.getByRole('button', { name: 'as it has to be: Nothing loose inside' }).click();
     await now.getByText('Standoffs under Board').waitFor(SLOW);
     await expect.poll(async () => (await proofOf(path)).checks.swarf?.result, SLOW).toBe('good');
     const before = page.getByRole('region', { name: /^Before power/ });

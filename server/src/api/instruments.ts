@@ -14,7 +14,7 @@ import type { Listeners } from './listeners';
 
 const CALIPERS = 'instrument/calipers';
 /** Lines the simulated logger sends at once, and ms between: an hour of readings takes some seconds. */
-const LINES_AT_ONCE = 12;
+const LINES_AT_ONCE = 24;
 const LINES_EVERY = 100;
 
 /** The simulated bench instruments under /api/instruments: readings come as a stream, as from a real one. */

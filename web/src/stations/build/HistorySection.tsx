@@ -73,7 +73,7 @@ export function HistorySection() {
             Nothing is otherwise.
           </p>
         ) : (
-          <ul className="mt-2 mb-0 pl-5" role="status" aria-label="What became otherwise">
+          <ul className="mt-2 mb-0 pl-5" aria-label="What became otherwise">
             {found.map((d) => (
               <li key={`${d.about} ${d.words}`}>{d.words}</li>
             ))}

@@ -236,21 +236,21 @@ function CheckFields({ check }: { check: LookedAt }) {
         {!check.expect && (
           <Button
             look="strong"
-            aria-label={`Good: ${check.name}`}
+            aria-label={`as it has to be: ${check.name}`}
             onClick={() => see({ result: 'good', on: today(), of: markOfCheck(check) })}
           >
             as it has to be
           </Button>
         )}
         <Button
-          aria-label={`Bad: ${check.name}`}
+          aria-label={`not so: ${check.name}`}
           onClick={() => see({ result: 'bad', on: today(), of: markOfCheck(check) })}
         >
           not so
         </Button>
         <Button
           look="quiet"
-          aria-label={`Not here: ${check.name}`}
+          aria-label={`not here: ${check.name}`}
           onClick={() => see({ result: 'not here', on: today(), of: markOfCheck(check) })}
         >
           not here
@@ -258,7 +258,7 @@ function CheckFields({ check }: { check: LookedAt }) {
         {check.seen && (
           <Button
             look="quiet"
-            aria-label={`Look again: ${check.name}`}
+            aria-label={`take it back: ${check.name}`}
             onClick={() => submit({ type: 'setCheck', check: check.id, name: check.name, seen: null })}
           >
             take it back
