@@ -5,8 +5,9 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { assessAll, VERBS } from '@young-shell/core/plan';
 import { readConversion } from '@young-shell/core/document';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { DEMOS } from '../../demo';
+import { main } from './main';
 
 const bin = fileURLToPath(new URL('../bin/young-shell.mjs', import.meta.url));
 const demo = fileURLToPath(new URL('../../demo/tape-deck.json', import.meta.url));
@@ -14,6 +15,22 @@ const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
 const run = (...args: string[]) => runWith({}, ...args);
 const runWith = (env: Record<string, string>, ...args: string[]) =>
   spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', maxBuffer: 1e8, env: { ...process.env, ...env } });
+
+/** The same without a process of its own: what is refused is refused before anything is computed. */
+async function runHere(...args: string[]) {
+  const told = { stdout: '', stderr: '' };
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+      told[stream] += String(text);
+      return true;
+    }),
+  );
+  try {
+    return { status: await main(args), ...told };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
+}
 
 it('assess gives the screen’s findings with remedies, and 1 where one stops', () => {
   const { status, stdout } = run('assess', demo);
@@ -93,7 +110,7 @@ describe('every verb', () => {
     const verbs = Object.keys(VERBS).filter((verb) => !['layouts', 'ways', 'sheets'].includes(verb));
     expect(verbs.length).toBeGreaterThan(3);
     for (const verb of verbs) {
-      const first = run(verb, file!);
+      const first = run(verb, file!, join(folder, 'answers'));
       expect([0, 1], `${verb}: ${first.stderr}`).toContain(first.status);
       expect(typeof JSON.parse(first.stdout)).toBe('object');
     }
@@ -116,11 +133,11 @@ describe('every verb', () => {
     ['half a file', '{"format":"young-shell/conversion","schemaVersion":4,"name":"Half'],
     ['a list', '[]'],
     ['a number', '12'],
-  ])('refuses %s by name, and writes nothing', (_what, text) => {
+  ])('refuses %s by name, and writes nothing', async (_what, text) => {
     const file = join(folder, 'odd.json');
     writeFileSync(file, text);
     for (const verb of Object.keys(VERBS)) {
-      const { status, stdout, stderr } = run(verb, file, join(folder, 'nowhere'));
+      const { status, stdout, stderr } = await runHere(verb, file, join(folder, 'nowhere'));
       expect(status).toBe(2);
       expect(stdout).toBe('');
       expect(stderr).toContain('odd.json');
