@@ -129,9 +129,10 @@ export function proofFindings(document: Conversion, report: ProofReport): Findin
   if (ok && proof.signed && !report.signedBefore && !findings.some((f) => f.verdict === 'warn' || f.verdict === 'stop'))
     say(
       'done',
-      'good',
-      `Proven: ${checks.length} checks, ${runs.length} ${runs.length === 1 ? 'burn-in' : 'burn-ins'}, every target met; signed off by ${proof.signed.by} on ${proof.signed.on}.`,
-      'proven',
+      // What was never run on the machine itself is no proof of it.
+      simulated ? 'note' : 'good',
+      `${simulated ? 'Complete, but on simulated readings' : 'Proven'}: ${checks.length} checks, ${runs.length} ${runs.length === 1 ? 'burn-in' : 'burn-ins'}, every target met; signed off by ${proof.signed.by} on ${proof.signed.on}.`,
+      simulated ? 'complete, simulated' : 'proven',
     );
   else
     say(

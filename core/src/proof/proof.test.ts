@@ -322,6 +322,14 @@ describe('the demos', () => {
     expect(findings.map((f) => f.id)).toEqual(
       expect.arrayContaining(['proof/done', 'proof/simulated', 'air/corrected']),
     );
+    // On simulated readings it is complete, on real ones it is proven.
+    expect(findings.find((f) => f.id === 'proof/done')).toMatchObject({
+      verdict: 'note',
+      brief: 'complete, simulated',
+    });
+    const real = structuredClone(typewriter);
+    for (const run of Object.values(real.proof.runs)) delete run.simulated;
+    expect(said(real).find((f) => f.id === 'proof/done')).toMatchObject({ verdict: 'good', brief: 'proven' });
   });
 
   it('the deck’s burn-in found what the lid does', () => {
