@@ -49,8 +49,9 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
     .map((m) => judge(assembly, m));
   const margins = near.slice(0, LISTED);
   const findings: Finding[] = [];
+  const sweeps = new Map(assembly.features.filter((f) => f.swept).map((f) => [f.id, f.name]));
   for (const margin of near) {
-    const finding = findingOf(document, assembly, margin);
+    const finding = keptFinding(document, sweeps, margin);
     if (finding) findings.push(finding);
   }
   findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
@@ -101,10 +102,33 @@ function figuresOf(margin: JudgedMargin): Finding['figures'] {
   ];
 }
 
-function findingOf(document: Conversion, assembly: Assembly, margin: JudgedMargin): Finding | undefined {
+/** What was said of a margin, and of which parts and shell: a margin that is the same object is the same margin. */
+const said = new WeakMap<JudgedMargin, { parts: object; shell: object; finding: Finding | undefined }>();
+
+function keptFinding(
+  document: Conversion,
+  sweeps: ReadonlyMap<string, string>,
+  margin: JudgedMargin,
+): Finding | undefined {
+  const { kit, shell } = document;
+  const known = said.get(margin);
+  if (known?.parts === kit.parts && known.shell === shell) return known.finding;
+  const finding = findingOf(document, sweeps, margin);
+  said.set(margin, { parts: kit.parts, shell, finding });
+  return finding;
+}
+
+function findingOf(
+  document: Conversion,
+  sweeps: ReadonlyMap<string, string>,
+  margin: JudgedMargin,
+): Finding | undefined {
+  // Most say nothing: those cost no names and figures.
+  if (margin.kind === 'body' ? margin.spread.worst >= 0 && severityOf(margin) === 'good' : margin.spare >= 0)
+    return undefined;
   const part = nameOf(document, { kind: 'part', id: margin.part });
   const other = nameOf(document, margin.other);
-  const swept = assembly.features.find((f) => f.id === margin.other.solid && f.swept)?.name;
+  const swept = sweeps.get(margin.other.solid);
   const to = swept ? `the ${swept}` : margin.other.kind === 'face' ? `the ${other.toLowerCase()}` : other;
   const { spread, distance, spare } = margin;
   const base = {

@@ -97,6 +97,17 @@ const FROM_RIM = 8;
 
 /** Where a header is: on the rim of its part, where most is free over it; undefined where that stands nowhere. */
 export function headerPlace(assembly: Assembly, part: string | undefined): Vec3 | undefined {
+  if (part === undefined) return undefined;
+  let known = headers.get(assembly);
+  if (!known) headers.set(assembly, (known = new Map<string, Vec3 | undefined>()));
+  if (!known.has(part)) known.set(part, onRim(assembly, part));
+  return known.get(part);
+}
+
+/** Every wire asks where its header is. */
+const headers = new WeakMap<Assembly, Map<string, Vec3 | undefined>>();
+
+function onRim(assembly: Assembly, part: string): Vec3 | undefined {
   const placed = assembly.parts.find((p) => p.id === part);
   if (!placed) return undefined;
   const { low, high } = placed.solids.find((s) => s.role === 'body')?.shape ?? placed;
@@ -108,7 +119,8 @@ export function headerPlace(assembly: Assembly, part: string | undefined): Vec3 
     [x, high[1] - FROM_RIM, high[2]],
   ];
   const over = ([a, b, c]: Vec3): Vec3 => [a, b, c + OVER];
-  return rim.reduce((best, p) => (freeAround(over(p), assembly) > freeAround(over(best), assembly) + 0.5 ? p : best));
+  const free = rim.map((p) => freeAround(over(p), assembly));
+  return rim[free.reduce((best, f, i) => (f > free[best]! + 0.5 ? i : best), 0)];
 }
 
 /** So far over a board room is looked for, mm. */

@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
+import { recent } from '../station';
 import { HELD_CODES, keyCode } from '../standards';
 import { harnessOf, type Harness } from './harness/harness';
 import { ghostsOf, type Ghosts } from './matrix/ghosts';
@@ -38,8 +39,15 @@ export function matrixReport(matrix: Conversion['panel']['matrices'][string]): M
   return made;
 }
 
-/** All figures of the panel. Pure. */
-export function panelReport(document: Conversion, assembly: Assembly): PanelReport {
+const reported = recent(
+  ([{ shell, panel, cut }, assembly]: [Conversion, Assembly]) => [shell, panel, cut.openings, assembly],
+  ([document, assembly]) => report(document, assembly),
+);
+
+/** All figures of the panel, kept while it stays as it is: Build and Proof ask for them too. Pure. */
+export const panelReport = (document: Conversion, assembly: Assembly): PanelReport => reported([document, assembly]);
+
+function report(document: Conversion, assembly: Assembly): PanelReport {
   const { controls, headers, matrices } = document.panel;
   const solved = Object.fromEntries(Object.entries(matrices).map(([id, m]) => [id, matrixReport(m)]));
   const linesOf = (control: string) => {

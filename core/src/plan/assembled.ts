@@ -1,6 +1,6 @@
 import { assemble, type Assembly } from '../assembly';
 import type { Conversion } from '../document';
-import { recent } from './recent';
+import { recent } from '../station';
 
 const make = recent(
   (document: Conversion) => [

@@ -1,8 +1,7 @@
 import type { Conversion, TargetFigures } from '../document';
 import { collect, RANK, stationVerdict, type Finding, type StationVerdict } from '../findings';
-import type { Assessed, Context, Slow, Station, Touched } from '../station';
+import { recent, type Assessed, type Context, type Slow, type Station, type Touched } from '../station';
 import { assembled } from './assembled';
-import { recent } from './recent';
 import { STATIONS, type Reports } from './stations';
 
 /** What all stations say about a conversion. */

@@ -1,8 +1,7 @@
 import type { Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
-import type { Slow, Station, Tools } from '../station';
+import { recent, type Slow, type Station, type Tools } from '../station';
 import { assessAll, contextOf, readBy, type SlowAnswers } from './assessAll';
-import { recent } from './recent';
 import { AT_REST, STATIONS } from './stations';
 
 const slowly = new Map<Station, (input: { document: Conversion; tools: Tools }) => Slow | Promise<Slow>>();

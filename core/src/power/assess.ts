@@ -1,11 +1,19 @@
 import { assemble, type Assembly } from '../assembly';
 import type { Conversion, TargetFigures } from '../document';
-import type { Assessed } from '../station';
+import { recent, type Assessed } from '../station';
 import { powerFindings } from './findings';
 import { powerReport, type PowerReport } from './report';
 
-/** How the machine is fed, at once: wires come after their ways are known. Pure. */
-export function assessPower(document: Conversion, assembly: Assembly = assemble(document)): Assessed<PowerReport> {
+const assessed = recent(
+  (of: [Conversion, Assembly]) => of,
+  ([document, assembly]) => assess(document, assembly),
+);
+
+/** How the machine is fed, at once: wires come after their ways are known. Kept for Proof, which asks too. Pure. */
+export const assessPower = (document: Conversion, assembly: Assembly = assemble(document)): Assessed<PowerReport> =>
+  assessed([document, assembly]);
+
+function assess(document: Conversion, assembly: Assembly): Assessed<PowerReport> {
   const report = powerReport(document, assembly);
   const any = report.budget.parts.length > 0;
   const figures: TargetFigures = any ? { 'wall-watts': report.wall.typical } : {};

@@ -1,1 +1,2 @@
+export * from './recent';
 export * from './station';

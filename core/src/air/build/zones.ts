@@ -58,14 +58,30 @@ interface Rect {
  * less what boxes of bodies cover of it; cylinders count as the boxes around them.
  */
 export function zonesOf(assembly: Assembly): Zones {
-  const known = kept.get(assembly);
+  const known = zonesKept.get(assembly);
   if (known) return known;
   const made = makeZones(assembly);
-  kept.set(assembly, made);
+  zonesKept.set(assembly, made);
   return made;
 }
 
-const kept = new WeakMap<Assembly, Zones>();
+const zonesKept = new WeakMap<Assembly, Zones>();
+
+type AreasAt = (
+  near: readonly Shape[],
+  axis: Axis,
+  at: number,
+  low: Vec3,
+  high: Vec3,
+) => { room: number; free: number };
+
+const overlap = (s: Shape, low: Vec3, high: Vec3) =>
+  s.low[0] < high[0] &&
+  s.high[0] > low[0] &&
+  s.low[1] < high[1] &&
+  s.high[1] > low[1] &&
+  s.low[2] < high[2] &&
+  s.high[2] > low[2];
 
 function makeZones(assembly: Assembly): Zones {
   const { innerLow, innerHigh, inner } = assembly.hull;
@@ -73,16 +89,19 @@ function makeZones(assembly: Assembly): Zones {
   const counts = countsOf([0, 1, 2].map((i) => innerHigh[i]! - innerLow[i]!));
   const edge = (i: Axis, k: number) => innerLow[i] + ((innerHigh[i] - innerLow[i]) * k) / counts[i]!;
   const roomAt = roomOf(inner);
+  const kept = keptOf(inner);
   /** Area of the room and of what is free of it in a window across an axis, mm². */
-  const areasAt = (axis: Axis, at: number, low: Vec3, high: Vec3): { room: number; free: number } => {
+  const areasAt: AreasAt = (near, axis, at, low, high) => {
     const [from, to] = [inPlane(axis, low), inPlane(axis, high)];
     const room = roomAt(axis, at, from, to);
     if (room <= 0) return { room: 0, free: 0 };
-    return { room, free: Math.max(0, room - unionArea(rectsAt(shapes, axis, at, from, to))) };
+    return { room, free: Math.max(0, room - unionArea(rectsAt(near, axis, at, from, to))) };
   };
   const index = (c: readonly number[]) => (c[2]! * counts[1]! + c[1]!) * counts[0]! + c[0]!;
   const ids = new Int32Array(counts[0]! * counts[1]! * counts[2]!);
   const zones: Zone[] = [];
+  /** What reaches into each zone: of hundreds of bodies few do. */
+  const within: (readonly Shape[])[] = [];
   for (let k = 0; k < counts[2]!; k++)
     for (let j = 0; j < counts[1]!; j++)
       for (let i = 0; i < counts[0]!; i++) {
@@ -90,12 +109,18 @@ function makeZones(assembly: Assembly): Zones {
         const low = cell.map((c, a) => edge(a as Axis, c)) as Vec3;
         const high = cell.map((c, a) => edge(a as Axis, c + 1)) as Vec3;
         // Simpson’s rule over the height: a leaning wall is met exactly, bodies nearly.
-        const [a, b, c] = [0.02, 0.5, 0.98].map((t) => areasAt(2, low[2] + t * (high[2] - low[2]), low, high));
-        const free = ((a!.free + 4 * b!.free + c!.free) / 6) * (high[2] - low[2]);
+        const inside = shapes.filter((s) => overlap(s, low, high));
+        const free = kept(`zone ${index(cell)}`, inside, () => {
+          const [a, b, c] = [0.02, 0.5, 0.98].map((t) =>
+            areasAt(inside, 2, low[2] + t * (high[2] - low[2]), low, high),
+          );
+          return ((a!.free + 4 * b!.free + c!.free) / 6) * (high[2] - low[2]);
+        });
         const whole = (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
         if (free < CLOSED * whole) continue;
         const id = zones.length + 1;
         ids[index(cell)] = id;
+        within.push(inside);
         zones.push({
           id,
           name: zoneName(cell, counts),
@@ -118,7 +143,8 @@ function makeZones(assembly: Assembly): Zones {
       const [from, to] = [ids[index(cell)]!, ids[index(beside)]!];
       if (from === 0 || to === 0) continue;
       const [a, b] = [zones[from - 1]!, zones[to - 1]!];
-      const gap = narrowest(axis, a, b, shapes, areasAt);
+      const near = [...new Set([...within[from - 1]!, ...within[to - 1]!])];
+      const gap = kept(`gap ${index(cell)} ${axis}`, near, () => narrowest(axis, a, b, near, areasAt));
       if (gap) gaps.push({ from, to, axis, ...gap });
     }
   });
@@ -138,6 +164,23 @@ function makeZones(assembly: Assembly): Zones {
     return best;
   };
   return { zones, gaps, zoneAt };
+}
+
+/** Answers of a shell by what they are of, with the bodies they rest on. */
+const answersKept = new WeakMap<Loft, Map<string, { of: readonly Shape[]; answer: unknown }>>();
+
+/** Keeps an answer while the same bodies stand there: a part that moves alters few zones. */
+function keptOf(inner: Loft): <T>(what: string, of: readonly Shape[], work: () => T) => T {
+  let answers = answersKept.get(inner);
+  if (!answers) answersKept.set(inner, (answers = new Map<string, { of: readonly Shape[]; answer: unknown }>()));
+  const all = answers;
+  return <T>(what: string, of: readonly Shape[], work: () => T): T => {
+    const known = all.get(what);
+    if (known && known.of.length === of.length && known.of.every((s, i) => s === of[i])) return known.answer as T;
+    const answer = work();
+    all.set(what, { of, answer });
+    return answer;
+  };
 }
 
 /** Section areas of the empty room by window, for as long as the shell stays what it is: parts that move alter none. */
@@ -179,7 +222,7 @@ function narrowest(
   a: Zone,
   b: Zone,
   shapes: readonly Shape[],
-  areasAt: (axis: Axis, at: number, low: Vec3, high: Vec3) => { room: number; free: number },
+  areasAt: AreasAt,
 ): Pick<Gap, 'at' | 'area' | 'room'> | undefined {
   const [from, to, middle] = [a.at[axis], b.at[axis], a.high[axis]];
   // Where most of the window is covered it is narrowest; the section of the room itself changes little on the way.
@@ -193,13 +236,16 @@ function narrowest(
   );
   // More is covered only where one of them begins; those that begin before it all count at its start.
   for (const at of new Set(near.map((s) => Math.max(from, s.low[axis]) + 0.01))) {
-    const by = unionArea(rectsAt(near, axis, at, low, high));
+    const rects = rectsAt(near, axis, at, low, high);
+    // Together they cover no more than each for itself.
+    if (rects.reduce((sum, r) => sum + rectArea(r), 0) <= most) continue;
+    const by = unionArea(rects);
     if (by > most) [most, covered] = [by, at];
   }
   let best: { room: number; free: number } | undefined;
   let where = middle;
   for (const at of covered === middle ? [middle] : [middle, covered]) {
-    const areas = areasAt(axis, at, a.low, a.high);
+    const areas = areasAt(shapes, axis, at, a.low, a.high);
     if (areas.room <= 0) continue;
     if (!best || areas.free < best.free) [best, where] = [areas, at];
   }
@@ -237,10 +283,12 @@ function rectsAt(shapes: readonly Shape[], axis: Axis, at: number, from: Point2,
   return rects;
 }
 
+const rectArea = ({ low, high }: Rect) => (high[0] - low[0]) * (high[1] - low[1]);
+
 /** Area that rectangles cover together. */
 function unionArea(rects: readonly Rect[]): number {
   if (rects.length === 0) return 0;
-  if (rects.length === 1) return (rects[0]!.high[0] - rects[0]!.low[0]) * (rects[0]!.high[1] - rects[0]!.low[1]);
+  if (rects.length === 1) return rectArea(rects[0]!);
   const xs = [...new Set(rects.flatMap((r) => [r.low[0], r.high[0]]))].sort((p, q) => p - q);
   let sum = 0;
   for (let i = 1; i < xs.length; i++) {

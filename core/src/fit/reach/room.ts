@@ -97,7 +97,16 @@ export function freeAround(at: Vec3, assembly: Assembly): number {
   const dot: Box = { kind: 'box', low: at, high: at };
   const normal: Vec3 = [0, 0, 0];
   let near = Infinity;
-  for (const { shape } of solids) near = Math.min(near, signedDistance(dot, shape, normal));
+  for (const { shape } of solids) {
+    // The box around it is no farther than it is itself.
+    const away = Math.hypot(
+      Math.max(0, shape.low[0] - at[0], at[0] - shape.high[0]),
+      Math.max(0, shape.low[1] - at[1], at[1] - shape.high[1]),
+      Math.max(0, shape.low[2] - at[2], at[2] - shape.high[2]),
+    );
+    if (away > 0 && away >= near) continue;
+    near = Math.min(near, signedDistance(dot, shape, normal));
+  }
   for (const { normal: n, offset } of assembly.hull.walls)
     near = Math.min(near, n[0] * at[0] + n[1] * at[1] + n[2] * at[2] - offset);
   return near;

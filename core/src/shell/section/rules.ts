@@ -58,6 +58,7 @@ function complaintsOfRing(shell: Shell, id: string): Complaint[] {
 
 function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
   const bounds = boundsOfForm(form);
+  const outlines = [form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from), cornersOf(form)];
   return Object.entries(shell.features).flatMap(([id, feature]): Complaint[] => {
     const path = `/shell/features/${id}`;
     const shape = complaintOfShape(feature.shape);
@@ -73,7 +74,7 @@ function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
       return [
         { path: `${path}/copies/pitch`, message: `The copies of “${feature.name}” lie in one another: 0 mm apart.` },
       ];
-    const out = outside(feature, form, bounds);
+    const out = outside(feature, form, bounds, outlines);
     return out ? [{ path, message: out }] : [];
   });
 }
@@ -221,7 +222,12 @@ function bends(outline: readonly Point2[], edge: number): boolean {
 
 const DIRECTIONS = ['across', 'in depth', 'in height'];
 
-function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof boundsOfForm>): string | undefined {
+function outside(
+  feature: Feature,
+  form: HullForm,
+  bounds: ReturnType<typeof boundsOfForm>,
+  outlines: readonly (readonly Point2[])[],
+): string | undefined {
   const { low, high } = extentOf(feature);
   const whole = wholeExtentOf(feature);
   const slack = 0.01;
@@ -230,7 +236,6 @@ function outside(feature: Feature, form: HullForm, bounds: ReturnType<typeof bou
       return `“${feature.name}”${feature.copies ? ' with its copies' : ''} runs from ${hundredths(whole.low[i]!)} to ${hundredths(whole.high[i]!)} ${DIRECTIONS[i]}; the shell from ${hundredths(bounds.low[i]!)} to ${hundredths(bounds.high[i]!)}.`;
   const [a, b] = PLANE_AXES[form.axis]!;
   const centre: Point2 = [(low[a] + high[a]) / 2, (low[b] + high[b]) / 2];
-  const outline = form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from);
-  if (contains(outline, centre) || contains(cornersOf(form), centre)) return undefined;
+  if (outlines.some((outline) => contains(outline, centre))) return undefined;
   return `“${feature.name}” has its middle at ${hundredths(centre[0])} and ${hundredths(centre[1])} in the plane of the profile, outside the shell.`;
 }
