@@ -2,7 +2,7 @@ import { lidOf, ringOf, type Conversion, type Part, type Placement, type Shell }
 import { add, subtract, type Linear } from '../quantity';
 import { axisOf, moved, signOf, type Axis, type Vec3 } from '../solid';
 import { clearancesOf, type Clearances } from './clearances';
-import { drawerSolids } from './drawers';
+import { drawersOf, type Drawer } from './drawers';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
@@ -15,7 +15,9 @@ export interface Assembly {
   metalShell: boolean;
   /** What things keep from each other here. */
   clearances: Clearances;
+  /** What stands in the shell; of drawers that carry something the boards, of others their whole room. */
   features: Solid[];
+  drawers: Readonly<Record<string, Drawer>>;
   parts: PlacedPart[];
   /** Ids of parts that are in the kit but not in the shell. */
   unplaced: string[];
@@ -83,7 +85,7 @@ function playOf(id: string, document: Placing): number {
 
 const placedCache = new WeakMap<
   Part,
-  { id: string; placement: Placement; shell: HullModel; play: number; placed: PlacedPart }
+  { id: string; placement: Placement; shell: HullModel; bodies: Shell['bodies']; play: number; placed: PlacedPart }
 >();
 
 /** A part in the shell of a plan, its seat on the walls taken into account. */
@@ -91,11 +93,25 @@ export function placeInShell(id: string, part: Part, placement: Placement, docum
   const hull = hullModel(document.shell);
   const play = playOf(id, document);
   const known = placedCache.get(part);
-  if (known && known.id === id && known.placement === placement && known.shell === hull && known.play === play)
+  if (
+    known &&
+    known.id === id &&
+    known.placement === placement &&
+    known.shell === hull &&
+    known.play === play &&
+    known.bodies === document.shell.bodies
+  )
     return known.placed;
   const loose = placePart(id, part, placement);
-  const placed = placePart(id, part, placement, seatsOf(loose, hull.walls), play);
-  placedCache.set(part, { id, placement, shell: hull, play, placed });
+  const placed = carried(placePart(id, part, placement, seatsOf(loose, hull.walls), play), document.shell);
+  placedCache.set(part, { id, placement, shell: hull, bodies: document.shell.bodies, play, placed });
+  return placed;
+}
+
+/** A part that lies in a drawer slides past everything that does not. */
+export function carried(placed: PlacedPart, { bodies }: Pick<Shell, 'bodies'>): PlacedPart {
+  const { on } = placed.placement;
+  if (on !== undefined && bodies[on]?.motion.kind === 'slide') for (const solid of placed.solids) solid.moving = true;
   return placed;
 }
 
@@ -119,11 +135,14 @@ function raisedSolid(solid: Solid, by: Linear): Solid {
   };
 }
 
-const featuresKnown = new WeakMap<Shell, Solid[]>();
+const featuresKnown = new WeakMap<Shell, Map<string, Solid[]>>();
 
 /** All that stands in the shell and belongs to it; the same list as long as the shell is the same. */
-function shellSolids(shell: Shell): Solid[] {
-  const known = featuresKnown.get(shell);
+function shellSolids(shell: Shell, drawers: Assembly['drawers'], loaded: readonly string[]): Solid[] {
+  let all = featuresKnown.get(shell);
+  if (!all) featuresKnown.set(shell, (all = new Map<string, Solid[]>()));
+  const key = loaded.join(' ');
+  const known = all.get(key);
   if (known) return known;
   const ring = ringOf(shell);
   const lid = lidOf(shell)?.id;
@@ -132,10 +151,10 @@ function shellSolids(shell: Shell): Solid[] {
     ...Object.entries(shell.features)
       .filter(([, f]) => f.fate !== 'removed')
       .flatMap(([id, f]) => (ring && f.body === lid ? featureSolids(id, f).map(raise) : featureSolids(id, f))),
-    ...drawerSolids(shell, hullModel(shell)),
+    ...Object.entries(drawers).flatMap(([id, { block, boards }]) => (loaded.includes(id) ? boards : [block])),
     ...materialOf(shell.hull),
   ];
-  featuresKnown.set(shell, solids);
+  all.set(key, solids);
   return solids;
 }
 
@@ -149,11 +168,15 @@ export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly 
     if (placement) parts.push(placeInShell(id, part, placement, document));
     else unplaced.push(id);
   }
+  const hull = hullModel(shell);
+  const drawers = drawersOf(shell, hull);
+  const loaded = Object.keys(drawers).filter((id) => parts.some((p) => p.placement.on === id));
   return {
-    hull: hullModel(shell),
+    hull,
     clearances: clearancesOf(document),
     metalShell: METALS.has(shell.material),
-    features: shellSolids(shell),
+    features: shellSolids(shell, drawers, loaded),
+    drawers,
     parts: pluggedIn(parts),
     unplaced,
   };

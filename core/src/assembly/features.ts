@@ -43,6 +43,7 @@ export function featureSolids(id: string, feature: Feature): Solid[] {
       end: (axis, high) => (high ? piece.high : piece.low)[axis],
     };
     if (piece.swept) solid.swept = true;
+    if (feature.body !== 'base') solid.rides = feature.body;
     if (feature.metal) solid.conducts = 'metal';
     return solid;
   });

@@ -33,6 +33,8 @@ export interface Solid {
   shape: Shape;
   conducts?: 'live' | 'mains' | 'metal';
   moving: boolean;
+  /** The body it moves with when that opens. */
+  rides?: string;
   /** Other parts may lie on it, as on the shell. */
   carries?: boolean;
   /** Not matter, but room that something moving sweeps. */
@@ -279,6 +281,7 @@ export function placePart(
       };
     }
     if (part.own?.carries) solid.carries = true;
+    if (placement.on !== undefined) solid.rides = placement.on;
     if (block.conducts) solid.conducts = block.conducts;
     if (block.air) solid.air = { ...block.air, direction: turnDirection(turn, block.air.direction) };
     return solid;

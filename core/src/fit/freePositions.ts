@@ -1,4 +1,4 @@
-import type { Assembly, Clearances, PlacedPart, Solid } from '../assembly';
+import { standingFor, type Assembly, type Clearances, type PlacedPart, type Solid } from '../assembly';
 import { stepped } from '../solid';
 import {
   allFree,
@@ -35,7 +35,10 @@ export function freePositions(
   const positions = allFree(runs);
   const own = solidsFromLow(part, enough);
   paintWalls(positions, assembly, own, [0, 0, 0], enough);
-  const obstacles = [...assembly.features, ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids)];
+  const obstacles = [
+    ...standingFor(assembly, part.placement.on),
+    ...assembly.parts.filter((p) => p.id !== part.id).flatMap((p) => p.solids),
+  ];
   for (const zone of zonesBetween(own, solidsInShell(obstacles, enough), enough, assembly.clearances))
     paintZone(positions, zone, [0, 0, 0]);
   return positions;

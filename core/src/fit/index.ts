@@ -10,6 +10,7 @@ export { middleFor } from './middle';
 export { byShort, nearestMiss, type Miss } from './miss';
 export { overlapsOf, type Overlap } from './overlaps';
 export { placeFor, type PlaceResult, type Proposal } from './place';
+export * from './opening';
 export * from './order';
 export * from './reach';
 export { remediesFor } from './remedies';

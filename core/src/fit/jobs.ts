@@ -20,6 +20,7 @@ import {
 import type { Orientation, Vec3 } from '../solid';
 import type { JobHost } from '../station';
 import { balanceOf, type Balance } from './balance';
+import { sweepsOf, type OpeningReport } from './opening';
 import { accessOf, orderOf, type Access, type Order } from './order';
 import { nearestMiss, type Miss } from './miss';
 import { overlapsOf, type Overlap } from './overlaps';
@@ -52,6 +53,9 @@ export function order(_host: JobHost, document: Conversion): { order: Order; acc
     balance: balanceOf(document, assembly),
   };
 }
+
+/** What every body that opens meets on its way, with what it carries. */
+export const openings = (_host: JobHost, document: Conversion): OpeningReport[] => sweepsOf(document, assemble(document));
 
 /** Which wishes can't hold together, or parts be together. */
 export const conflict = (host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>

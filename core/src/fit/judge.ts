@@ -55,7 +55,7 @@ function solidOf(assembly: Assembly, id: string): Solid | undefined {
     const solid = part.solids.find((s) => s.id === id);
     if (solid) return solid;
   }
-  return undefined;
+  return Object.values(assembly.drawers).find((d) => d.block.id === id)?.block;
 }
 
 /** What was judged: a margin is an object of its own for every place that its part and the other thing stand at. */

@@ -1,4 +1,12 @@
-import type { Assembly, Clearances, PlacedPart, Required, Solid, Wall } from '../assembly';
+import {
+  standingFor,
+  type Assembly,
+  type Clearances,
+  type PlacedPart,
+  type Required,
+  type Solid,
+  type Wall,
+} from '../assembly';
 import { axisOf, centreOf, farthest, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
 import { requiredBetween, requiredToWall } from './clearance';
 import { severityOf, type Margin, type MarginKind } from './margin';
@@ -39,7 +47,7 @@ const isBody = (s: Solid) => s.role === 'body' || s.role === 'mount';
 const owners = new WeakMap<readonly Solid[], Map<string, Solid[]>>();
 
 /** The solids of each feature. */
-function byOwner({ features }: Assembly): Map<string, Solid[]> {
+function byOwner(features: readonly Solid[]): Map<string, Solid[]> {
   const known = owners.get(features);
   if (known) return known;
   const grouped = new Map<string, Solid[]>();
@@ -75,7 +83,7 @@ const withoutBracket = (part: PlacedPart): PlacedPart => ({
 export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
   const margins: Margin[] = [];
   for (const walls of byFace(assembly)) wallMargins(assembly, part, walls, margins);
-  for (const [owner, solids] of byOwner(assembly))
+  for (const [owner, solids] of byOwner(standingFor(assembly, part.placement.on)))
     pairMargins(part, owner, 'feature', solids, assembly.clearances, margins);
   return margins;
 }

@@ -1,6 +1,7 @@
 import { station } from '../station';
 import { assessFit } from './assess';
 import { accessOf, orderFindings, orderOf } from './order';
+import { openingFindings, sweepsOf } from './opening';
 import { overlapsOf } from './overlaps';
 import { reachFindings, routesOf } from './reach';
 import { remediesFor } from './remedies';
@@ -17,6 +18,7 @@ export const fit = station({
   slow: ({ document, assembly }) => ({
     findings: [
       ...reachFindings(document, routesOf(document, assembly)),
+      ...openingFindings(document, sweepsOf(document, assembly)),
       ...orderFindings(document, assembly, orderOf(document, assembly), accessOf(document, assembly)),
     ],
   }),

@@ -22,12 +22,37 @@ export type Shape<P extends Parts> = Flat<
   }
 >;
 
+/** What a form that was put off is made of. */
+const putOff = new WeakMap<Joi.Schema, () => Joi.Schema>();
+
+/** The Joi schema itself. */
+const realOf = (form: Joi.Schema): Joi.Schema => putOff.get(form)?.() ?? form;
+
+/**
+ * A form that is made when it is first asked something: hundreds of them stand in every page’s beginning, and most pages
+ * ask few.
+ */
+function later<F extends Joi.Schema>(make: () => Joi.Schema): F {
+  let made: Joi.Schema | undefined;
+  const real = () => (made ??= realOf(make()));
+  const form = new Proxy({} as F, {
+    get: (_, key) => {
+      const value: unknown = Reflect.get(real(), key);
+      return typeof value === 'function' ? (value.bind(real()) as unknown) : value;
+    },
+    has: (_, key) => Reflect.has(real(), key),
+    getPrototypeOf: () => Reflect.getPrototypeOf(real()),
+  });
+  putOff.set(form, real);
+  return form;
+}
+
 /** How a form is built, for going down it: Joi keeps that to itself. */
 type Built = { parts: Readonly<Record<string, Joi.Schema>> } | { entry: Joi.Schema; key: Joi.Schema; most: number };
 const built = new WeakMap<Joi.Schema, Built>();
 
 /** How a form of ours is built; undefined for one without parts. */
-export const buildOf = (form: Joi.Schema): Built | undefined => built.get(form);
+export const buildOf = (form: Joi.Schema): Built | undefined => built.get(realOf(form));
 
 const remember = <F extends Joi.Schema>(form: F, how: Built): F => {
   built.set(form, how);
@@ -35,7 +60,8 @@ const remember = <F extends Joi.Schema>(form: F, how: Built): F => {
 };
 
 /** Every key is needed unless it was made `optional`. */
-function needed(form: Joi.Schema): Joi.Schema {
+function needed(given: Joi.Schema): Joi.Schema {
+  const form = realOf(given);
   if (form.$_getFlag('presence') === 'optional') return form;
   const required = form.required();
   const how = built.get(form);
@@ -43,18 +69,22 @@ function needed(form: Joi.Schema): Joi.Schema {
 }
 
 /** A key that may be missing. */
-export const optional = <T>(form: Form<T>): Optional<T> => form.optional() as unknown as Optional<T>;
+export const optional = <T>(form: Form<T>): Optional<T> => later(() => realOf(form).optional());
 
 /** An object with just these keys. */
 export function object<const P extends Parts>(parts: P): Form<Shape<P>> {
-  const keys = Object.fromEntries(Object.entries(parts).map(([key, form]) => [key, needed(form)]));
-  return remember(Joi.object(keys), { parts: keys }) as Form<Shape<P>>;
+  return later(() => {
+    const keys = Object.fromEntries(Object.entries(parts).map(([key, form]) => [key, needed(form)]));
+    return remember(Joi.object(keys), { parts: keys });
+  });
 }
 
 /** A collection by key. */
 export function keyed<T>(key: Form<string>, value: Form<T>, most: number): Form<Record<string, T>> {
-  const entry = needed(value);
-  return remember(Joi.object().pattern(key, entry).max(most), { entry, key, most }) as Form<Record<string, T>>;
+  return later(() => {
+    const entry = needed(value);
+    return remember(Joi.object().pattern(realOf(key), entry).max(most), { entry, key: realOf(key), most });
+  });
 }
 
 /** Objects of several kinds, told apart by one key. */
@@ -62,35 +92,39 @@ export function tagged<const K extends string, const A extends Readonly<Record<s
   key: K,
   kinds: A,
 ): Form<{ [T in keyof A & string]: Flat<{ [k in K]: T } & Shape<A[T]>> }[keyof A & string]> {
-  const names = Object.keys(kinds);
-  const known = Joi.valid(...names).required();
-  return Joi.alternatives().conditional(Joi.ref(`.${key}`), {
-    switch: names.map((name) => ({ is: name, then: object({ [key]: known, ...kinds[name] }) })),
-    otherwise: Joi.object({ [key]: known }).unknown(),
+  return later(() => {
+    const names = Object.keys(kinds);
+    const known = Joi.valid(...names).required();
+    return Joi.alternatives().conditional(Joi.ref(`.${key}`), {
+      switch: names.map((name) => ({ is: name, then: realOf(object({ [key]: known, ...kinds[name] })) })),
+      otherwise: Joi.object({ [key]: known }).unknown(),
+    });
   }) as never;
 }
 
 /** One of these words. */
-export const oneOf = <const L extends readonly string[]>(words: L): Form<L[number]> =>
-  Joi.valid(...words) as unknown as Form<L[number]>;
+export const oneOf = <const L extends readonly string[]>(words: L): Form<L[number]> => later(() => Joi.valid(...words));
 
-export const nullable = <T>(form: Form<T>): Form<T | null> => {
-  const how = built.get(form);
-  const made = form.allow(null);
-  return (how ? remember(made, how) : made) as unknown as Form<T | null>;
-};
+export const nullable = <T>(form: Form<T>): Form<T | null> =>
+  later(() => {
+    const how = buildOf(form);
+    const made = realOf(form).allow(null);
+    return how ? remember(made, how) : made;
+  });
 
 export const list = <T>(item: Form<T>, least: number, most: number): Form<T[]> =>
-  Joi.array().items(item).min(least).max(most) as unknown as Form<T[]>;
+  later(() => Joi.array().items(realOf(item)).min(least).max(most));
 
 /** So many numbers in a row. */
 export const numbers = <const T extends number[]>(item: Form<number>, count: T['length']): Form<T> =>
-  Joi.array().items(item).length(count) as unknown as Form<T>;
+  later(() => Joi.array().items(realOf(item)).length(count));
 
-export const number = (least: number, most: number): Joi.NumberSchema<number> => Joi.number().min(least).max(most);
-export const whole = (least: number, most: number): Joi.NumberSchema<number> => number(least, most).integer();
+export const number = (least: number, most: number): Joi.NumberSchema<number> =>
+  later(() => Joi.number().min(least).max(most));
+export const whole = (least: number, most: number): Joi.NumberSchema<number> =>
+  later(() => Joi.number().min(least).max(most).integer());
 export const yesOrNo: Form<boolean> = Joi.boolean();
-export const text = (most: number): Form<string> => Joi.string().allow('').max(most);
-export const name = (most: number): Form<string> => Joi.string().trim().min(1).max(most);
+export const text = (most: number): Form<string> => later(() => Joi.string().allow('').max(most));
+export const name = (most: number): Form<string> => later(() => Joi.string().trim().min(1).max(most));
 export const matching = (pattern: RegExp, most = 200): Joi.StringSchema<string> =>
-  Joi.string().pattern(pattern).max(most);
+  later(() => Joi.string().pattern(pattern).max(most));

@@ -3,6 +3,7 @@ export * from './kernel';
 export * from './loft';
 export { loftMoments, type Moments } from './moments';
 export * from './orientation';
+export * from './pieces';
 export * from './polygon';
 export * from './shape';
 export * from './steps';

@@ -42,6 +42,8 @@ const placement = object({
   locked: yesOrNo,
   /** Turned by a little about the middle of its bodies, for holes that are there; against the clock, seen against the axis. */
   tilt: optional(object({ axis: oneOf(['x', 'y', 'z']), degrees: number(-MOST_TILT, MOST_TILT) })),
+  /** The lid, half, door, drawer or panel that carries it and that it moves with, where it is for the body shut; missing: the shell. */
+  on: optional(id),
 });
 
 /** What the user wants of a layout, beyond that everything fits. */

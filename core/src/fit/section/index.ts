@@ -103,6 +103,9 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
   things: () => ({}),
   forget: ({ layout }, { kind, id }) => {
     if (kind === 'feature') for (const variant of Object.values(layout.variants)) delete variant.fates[id];
+    if (kind === 'body')
+      for (const placements of [layout.placements, ...Object.values(layout.variants).map((v) => v.placements)])
+        for (const placement of Object.values(placements)) if (placement.on === id) delete placement.on;
     if (kind !== 'part') return;
     delete layout.placements[id];
     for (const [key, { part, other }] of Object.entries(layout.wishes))

@@ -13,8 +13,9 @@ interface Plan {
 export function complaintsOfLayout(plan: Plan): Complaint[] {
   const { kit, layout } = plan;
   const complaints: Complaint[] = [];
-  for (const [id, { rear, top }] of Object.entries(layout.placements)) {
+  for (const [id, { rear, top, on }] of Object.entries(layout.placements)) {
     const path = `/layout/placements/${id}`;
+    if (on !== undefined) complaints.push(...complaintsOfCarrier(plan, id, on));
     if (!Object.hasOwn(kit.parts, id))
       complaints.push({ path, message: `A place for “${id}”, but the kit has no such part.` });
     if (axisOf(rear) === axisOf(top))
@@ -25,6 +26,20 @@ export function complaintsOfLayout(plan: Plan): Complaint[] {
   }
   for (const [id, wish] of Object.entries(layout.wishes)) complaints.push(...complaintsOfWish(plan, id, wish));
   return complaints;
+}
+
+/** A part rides on a body that is there and can be taken off or moved. */
+function complaintsOfCarrier({ shell }: Plan, id: string, on: string): Complaint[] {
+  const body = Object.hasOwn(shell.bodies, on) ? shell.bodies[on] : undefined;
+  if (body && body.kind !== 'ring') return [];
+  return [
+    {
+      path: `/layout/placements/${id}/on`,
+      message: body
+        ? `“${id}” can’t ride on a spacer ring; name a lid, half, door, drawer or panel.`
+        : `“${id}” rides on “${on}”, but the shell has no such body.`,
+    },
+  ];
 }
 
 const PAIR_WISHES: readonly WishKind[] = ['near', 'apart', 'together', 'level', 'above'];

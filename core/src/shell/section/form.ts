@@ -177,7 +177,16 @@ export const body = object({
   motion: tagged('kind', {
     lift: {},
     swing: { edge: side, angle: number(1, 360) },
-    slide: { depth: size, travel: size },
+    slide: {
+      depth: size,
+      travel: size,
+      /** Thickness of its floor, sides and back; missing: as thick as its front. */
+      board: optional(size),
+      /** Room for a rail beside each side; missing: it slides on wood. */
+      rail: optional(amount),
+      /** Kilograms its rails carry; missing: not known. */
+      rating: optional(number(0.1, 1000)),
+    },
   }),
   /** How it is held, where, and from which side it comes loose. */
   closures: list(

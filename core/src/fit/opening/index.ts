@@ -1,0 +1,3 @@
+export { momentWords, openingFindings, thingName } from './findings';
+export { atWords, pointAt, shapeAt, type Motion } from './motion';
+export { drawnAt, shortOf, sweepOf, sweepsOf, type OpeningReport, type SweepMargin } from './sweep';
