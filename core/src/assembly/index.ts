@@ -6,4 +6,4 @@ export * from './frames';
 export * from './hull';
 export * from './placed';
 export { pluggedOf, movedWithPlugged, pluggedIn, socketPlacement } from './slots';
-export { bodyOwner, standingFor, type Drawer } from './drawers';
+export { bodyOwner, drawersOf, standingFor, type Drawer } from './drawers';

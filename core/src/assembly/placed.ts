@@ -86,6 +86,8 @@ export interface PlacedPart {
   plug?: { into: PlugKind; at: Vec3 };
   /** The board that a part is plugged into. */
   pluggedInto?: string;
+  /** It is drawn where what carries it is open by this share. */
+  openBy?: number;
   /** Box around its bodies, as if it stood straight. */
   low: Vec3;
   high: Vec3;

@@ -36,7 +36,8 @@ export function requiredBetween(a: Solid, b: Solid, normal: Vec3, clearances: Cl
   if (a.role === 'plug room' || b.role === 'plug room') return clearances.room;
   const bare = a.conducts && b.conducts ? farther(bareOf(a, clearances), bareOf(b, clearances)) : undefined;
   // What rides together keeps still to each other.
-  if ((a.moving || b.moving) && (a.rides === undefined || a.rides !== b.rides)) return farther(bare, clearances.moving)!;
+  if ((a.moving || b.moving) && (a.rides === undefined || a.rides !== b.rides))
+    return farther(bare, clearances.moving)!;
   if (bare) return bare;
   const away: Vec3 = [-normal[0], -normal[1], -normal[2]];
   if ((b.ownerKind === 'feature' || b.carries) && mayTouch(a, normal, EXACTLY)) return clearances.mount;

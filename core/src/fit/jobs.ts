@@ -55,7 +55,8 @@ export function order(_host: JobHost, document: Conversion): { order: Order; acc
 }
 
 /** What every body that opens meets on its way, with what it carries. */
-export const openings = (_host: JobHost, document: Conversion): OpeningReport[] => sweepsOf(document, assemble(document));
+export const openings = (_host: JobHost, document: Conversion): OpeningReport[] =>
+  sweepsOf(document, assemble(document));
 
 /** Which wishes can't hold together, or parts be together. */
 export const conflict = (host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>

@@ -1,4 +1,4 @@
-import { assemble, hullModel, onFace, placePart, type Assembly, type PlacedPart } from '../assembly';
+import { assemble, hullModel, onFace, placePart, standingFor, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion, Placement } from '../document';
 import {
   axisOf,
@@ -92,7 +92,7 @@ const open = (document: Conversion): Conversion => ({
 });
 
 function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden: boolean): Way[] {
-  const obstacles = [...assembly.features, ...assembly.parts.flatMap((p) => p.solids)];
+  const obstacles = [...standingFor(assembly, undefined), ...assembly.parts.flatMap((p) => p.solids)];
   const shapes = solidsInShell(obstacles, 'least');
   const { innerLow, innerHigh } = assembly.hull;
   return ORIENTATIONS.flatMap((orientation) => {

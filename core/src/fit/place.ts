@@ -1,4 +1,5 @@
 import {
+  carried,
   placeInShell,
   placePart,
   pluggedIn,
@@ -62,10 +63,11 @@ export function placeFor(
     for (const seated of [true, false]) {
       if (found.length > 0) break;
       for (const orientation of orientations)
-        for (const fixed of seatsFor(document, id, orientation, seated))
+        for (const fixed of seatsFor(document, id, orientation, seated, true, document.layout.placements[id]?.on))
           found.push(...search(document, others, id, orientation, fixed, step, enough, options.near));
     }
-  if (!options.near) found.push(...socketsFor(document, others, id, orientations));
+  if (!options.near && document.layout.placements[id]?.on === undefined)
+    found.push(...socketsFor(document, others, id, orientations));
   found.sort((a, b) => a.cost - b.cost);
   return {
     proposals: distinct(found).slice(0, 6),
@@ -141,8 +143,7 @@ function search(
 ): Proposal[] {
   const part = document.kit.parts[id]!;
   const size = turnedSize(id, part, turnOf(orientation));
-  const { innerLow, innerHigh } = assembly.hull;
-  const bounds = [0, 1, 2].map((i): [number, number] => [innerLow[i]!, innerHigh[i]!]);
+  const bounds = roomOf(document, assembly, id);
   const runs = bounds.map(([low, high], i): Run => {
     const at = fixed.at[i];
     if (at !== undefined) return { from: at, step: 1, count: 1 };
@@ -150,8 +151,10 @@ function search(
     return { from: low, step, count: room < 0 ? 0 : Math.floor(room / step) + 1 };
   }) as [Run, Run, Run];
   if (runs.some((r) => r.count === 0)) return [];
-  const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation };
-  const map = freePositions(assembly, placePart(id, part, origin), runs, enough);
+  // It stays on what it rides on.
+  const on = document.layout.placements[id]?.on;
+  const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation, ...(on === undefined ? {} : { on }) };
+  const map = freePositions(assembly, carried(placePart(id, part, origin), document.shell), runs, enough);
   const kind = kindOf(part);
   const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
   const cells = cheapest(MOST_KEPT, (offer) =>
@@ -164,7 +167,7 @@ function search(
   let checked = 0;
   for (const { at, cost } of cells) {
     const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
-    const placed: PlacedPart = placePart(id, part, placement);
+    const placed: PlacedPart = carried(placePart(id, part, placement), document.shell);
     if (!facesHold(document, assembly, placed)) continue;
     if (checked++ >= MOST_CHECKED) break;
     const margins = marginsOfPart(assembly, placed);
@@ -182,6 +185,17 @@ function search(
     ];
   }
   return [];
+}
+
+/** Where a part may be along each axis: in the shell, or in the drawer that it rides in. */
+function roomOf(document: Conversion, { hull, drawers }: Assembly, id: string): [number, number][] {
+  const on = document.layout.placements[id]?.on;
+  const block = on === undefined ? undefined : drawers[on]?.block.shape;
+  return [0, 1, 2].map((i): [number, number] => [
+    block ? block.low[i]! : hull.innerLow[i]!,
+    // A drawer is open on top: what stands in it may stand higher than its sides.
+    block && i !== 2 ? block.high[i]! : hull.innerHigh[i]!,
+  ]);
 }
 
 const round = (value: number) => Math.round(value * 1000) / 1000;

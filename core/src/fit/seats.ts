@@ -1,7 +1,7 @@
-import { hullModel, placePart } from '../assembly';
+import { drawersOf, hullModel, placePart } from '../assembly';
 import { mayCut, survives } from '../brief';
-import type { Conversion } from '../document';
-import { axisOf, signOf, type Orientation } from '../solid';
+import { axisIndex, type Conversion } from '../document';
+import { axisOf, directionOf, signOf, type Orientation } from '../solid';
 import { isChosen } from './outlook';
 
 /** Coordinates that rules fix, and what for. */
@@ -21,12 +21,29 @@ function mayOpen({ brief }: Conversion, face: string): boolean {
   return brief.policy !== 'sleeper' || mayCut(brief.policy, face);
 }
 
+/** What a body offers to what rides on it: its faces, or the boards of a drawer. */
+function sidesToMountOn(document: Conversion, on: string) {
+  const body = document.shell.bodies[on];
+  const hull = hullModel(document.shell);
+  const faces = new Set<string>();
+  if (body?.cut.kind === 'face') faces.add(body.cut.face);
+  if (body?.cut.kind === 'plane') {
+    const side = directionOf(axisIndex(body.cut.axis), body.cut.side === 'above' ? 1 : -1);
+    const axis = axisOf(side);
+    for (const wall of hull.walls)
+      if (wall.normal[axis] * signOf(side) < -0.999 || (side === 'top' && wall.inLid)) faces.add(wall.face);
+  }
+  const boards = drawersOf(document.shell, hull)[on]?.boards;
+  return { name: body?.name || body?.kind || on, faces: boards ? new Set<string>() : faces, boards };
+}
+
 /** What speaks against an opening in a face that was not chosen, and in one that is not the rear; mm-like units. */
 const NOT_CHOSEN = 70;
 const NOT_REAR = 20;
 
 /**
  * The ways in which a part's face rules and seat can be met in an orientation.
+ * @param on the body it rides on: it is screwed to that
  * @param seated screwed to a wall as well @param anyFace its faces may look through any face that may be opened, not only a chosen one
  */
 export function seatsFor(
@@ -35,8 +52,10 @@ export function seatsFor(
   orientation: Orientation,
   seated: boolean,
   anyFace = true,
+  on?: string,
 ): Seat[] {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  const mounts = on === undefined ? undefined : sidesToMountOn(document, on);
   let ways: Seat[] = [{ at: [undefined, undefined, undefined], span: [], reasons: [], cost: 0 }];
   for (const face of placed.faces) {
     const axis = axisOf(face.direction);
@@ -45,6 +64,13 @@ export function seatsFor(
     if (isMount && !seated) continue;
     const walls = hullModel(document.shell).walls.filter((w) => w.normal[axis] * sign < -0.999);
     const next: Seat[] = [];
+    const floor = mounts?.boards?.[0];
+    if (isMount && floor && axis === 2 && sign < 0)
+      for (const way of ways) {
+        const at = way.at.slice();
+        at[axis] ??= floor.shape.high[axis] - sign * face.setback - face.plane;
+        next.push({ ...way, at, reasons: [...way.reasons, `screwed to the floor of ${mounts.name}`] });
+      }
     for (const way of ways)
       for (const wall of walls) {
         const { policy } = document.brief;
@@ -55,7 +81,7 @@ export function seatsFor(
         const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
         // Mounts on the lid come off with it.
-        if (isMount && (wall.inLid || wall.face === 'top')) continue;
+        if (isMount && (mounts ? !mounts.faces.has(wall.face) : wall.inLid || wall.face === 'top')) continue;
         const value = -wall.offset * sign - sign * face.setback - face.plane;
         const known = way.at[axis];
         if (known !== undefined && Math.abs(known - value) > 0.5) continue;

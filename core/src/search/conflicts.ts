@@ -1,4 +1,4 @@
-import type { Conversion, Wish } from '../document';
+import { staysPut, type Conversion, type Wish } from '../document';
 import { nameOf, wishWords } from '../fit';
 import { kindOf } from '../parts';
 import { Engine, NO_WEBS, type Budget, type Outcome } from './engine';
@@ -72,7 +72,7 @@ export function canFit(
   options: LayoutOptions = {},
 ): Found {
   const kept = Object.entries(document.layout.placements)
-    .filter(([id, p]) => id in document.kit.parts && (p.locked || options.keep === 'placed'))
+    .filter(([id, p]) => id in document.kit.parts && (staysPut(p) || options.keep === 'placed'))
     .map(([id]) => id);
   const search = { ...options, only: [...new Set([...only, ...kept])], wishes, wanted: 1, steps: QUICK, polish: 0 };
   search.enough ??= 'touching';

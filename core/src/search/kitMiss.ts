@@ -1,5 +1,5 @@
 import { assemble, placePart, pluggedIn } from '../assembly';
-import type { Conversion, Placement } from '../document';
+import { staysPut, type Conversion, type Placement } from '../document';
 import { byShort, nearestMiss, type Miss } from '../fit';
 import { withLayout } from './judged';
 import type { LayoutOptions } from './layout';
@@ -20,7 +20,7 @@ const STEPS = 150;
  */
 export function missOf(document: Conversion, set: readonly string[], options: LayoutOptions = {}): KitMiss | undefined {
   const kept = Object.entries(document.layout.placements).filter(
-    ([id, p]) => !set.includes(id) && (p.locked || options.keep === 'placed'),
+    ([id, p]) => !set.includes(id) && (staysPut(p) || options.keep === 'placed'),
   );
   const ids = [...set, ...kept.map(([id]) => id)];
   const misses = set.flatMap((id): KitMiss[] => {

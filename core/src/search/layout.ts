@@ -1,5 +1,5 @@
-import { assemble, pluggedIn, type Assembly } from '../assembly';
-import type { Conversion, Placement, Wish } from '../document';
+import { assemble, pluggedIn, standingFor, type Assembly } from '../assembly';
+import { staysPut, type Conversion, type Placement, type Wish } from '../document';
 import { riserReach } from '../fit';
 import { kindOf } from '../parts';
 import type { Assess } from './judged';
@@ -63,12 +63,17 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   const whole = assemble(document);
   const stays = (id: string) => {
     const placement = document.layout.placements[id];
-    return placement !== undefined && (placement.locked || (free ? !free.includes(id) : keep === 'placed'));
+    return placement !== undefined && (staysPut(placement) || (free ? !free.includes(id) : keep === 'placed'));
   };
   const ids = only ?? Object.keys(document.kit.parts);
   return {
     ...(enough === 'wanted' ? { enough } : {}),
-    base: { ...whole, parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))) },
+    // What is placed rides on nothing: drawers are no room for it.
+    base: {
+      ...whole,
+      features: standingFor(whole, undefined),
+      parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))),
+    },
     free: ids.filter((id) => !stays(id)),
     wishes: wishes ?? Object.values(document.layout.wishes),
     risers: Object.fromEntries(

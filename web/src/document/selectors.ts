@@ -1,6 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { pluggedOf, movedWithPlugged, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, type Conversion } from '@young-shell/core/document';
+import { openedAt } from '@young-shell/core/fit';
 import { assembled, assessAll } from '@young-shell/core/plan';
 import type { Vec3 } from '@young-shell/core/solid';
 import type { RootState } from '../app/store';
@@ -35,13 +36,20 @@ export const selectDocument = known;
 
 export const selectAssembly = createSelector([selectShown], assembled);
 
+/** The plan with the body open that is looked at; undefined while all is shut. */
+export const selectOpened = createSelector(
+  [selectShown, selectAssembly, (s: RootState) => s.view.opened],
+  (document, assembly, opened) => (opened ? openedAt(document, assembly, opened.body, opened.share) : undefined),
+);
+
 /**
  * What is drawn: parts are laid aside while a room map is shown without them; while the order is stepped through, those
  * that are not in yet are, and the one that goes in is on its way.
  */
 export const selectDrawn = createSelector(
-  [selectAssembly, (s: RootState) => s.view.partsAside, (s: RootState) => s.view.motion],
-  (assembly, partsAside, motion): Assembly => {
+  [selectAssembly, selectOpened, (s: RootState) => s.view.partsAside, (s: RootState) => s.view.motion],
+  (shut, opened, partsAside, motion): Assembly => {
+    const assembly = opened?.assembly ?? shut;
     if (partsAside) return { ...assembly, parts: [] };
     if (!motion) return assembly;
     const parts = assembly.parts.filter((p) => !motion.aside.includes(p.id));

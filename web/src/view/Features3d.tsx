@@ -45,7 +45,7 @@ export function Features3d({ assembly, document }: { assembly: Assembly; documen
             ghost={f.swept ?? false}
           />
         )}
-        {!f.swept && document.shell.features[f.owner]?.control && (
+        {!f.swept && f.shape.kind !== 'prism' && document.shell.features[f.owner]?.control && (
           <ControlOf document={document} id={f.owner} shape={f.shape} />
         )}
       </group>

@@ -61,7 +61,7 @@ export function PartLooks3d({ part: placed }: { part: PlacedPart }) {
         (side) => turnDirection(turn, side),
       ),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [id, part, rear, top, tilt?.axis, tilt?.degrees],
+    [id, part, rear, top, tilt?.axis, tilt?.degrees, placed.openBy],
   );
   return <Looks at={low} geometries={geometries} />;
 }

@@ -27,6 +27,8 @@ export interface ViewState {
   preview: { label: string; change: Change } | null;
   showRooms: boolean;
   motion: Motion | null;
+  /** A body that is drawn open by a share of its motion, with all it carries. */
+  opened: { body: string; share: number } | null;
   /** All parts are laid aside: the shell is looked at empty. */
   partsAside: boolean;
   /** The list of keys is open. */
@@ -43,6 +45,7 @@ const initialState: ViewState = {
   preview: null,
   showRooms: true,
   motion: null,
+  opened: null,
   partsAside: false,
   shortcuts: false,
   fitted: 0,
@@ -73,6 +76,9 @@ const slice = createSlice({
     showMotion: (state, { payload }: PayloadAction<Motion | null>) => {
       state.motion = payload;
     },
+    openBody: (state, { payload }: PayloadAction<ViewState['opened']>) => {
+      state.opened = payload;
+    },
     layPartsAside: (state, { payload }: PayloadAction<boolean>) => {
       state.partsAside = payload;
     },
@@ -95,6 +101,7 @@ export const {
   preview,
   toggleRooms,
   showMotion,
+  openBody,
   layPartsAside,
   showShortcuts,
   fitView,

@@ -1,3 +1,4 @@
+export { openedAt, type Opened } from './drawn';
 export { momentWords, openingFindings, thingName } from './findings';
 export { atWords, pointAt, shapeAt, type Motion } from './motion';
-export { drawnAt, shortOf, sweepOf, sweepsOf, type OpeningReport, type SweepMargin } from './sweep';
+export { shortOf, sweepOf, sweepsOf, type OpeningReport, type SweepMargin } from './sweep';

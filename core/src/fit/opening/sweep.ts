@@ -14,7 +14,7 @@ import {
 import { swept } from '../order/sweep';
 import { severityOf, TOUCHING, type MarginKind } from '../margin';
 import { firstFromEnd, leastOf } from './least';
-import { liftOf, openingOf, pointAt, shapeAt, turnedBack, type Motion } from './motion';
+import { liftOf, openingOf, shapeAt, turnedBack, type Motion } from './motion';
 import { partedBy, platesOf } from './walls';
 
 /** What moves, or what stays: a part, a feature, a body, or a wall. */
@@ -273,10 +273,6 @@ function facing(a: Shape, b: Shape, n: Vec3): Vec3 {
   return point;
 }
 
-/** How a thing that rides on a body, or the body, looks where that is open by a share: for drawing. */
-export const drawnAt = (motion: Motion, shape: Shape, share: number): Shape =>
-  shapeAt(motion, rigid(shape, motion), share);
-
 /** All bodies of a shell that open. */
 export const sweepsOf = (document: Pick<Conversion, 'shell'>, assembly: Assembly): OpeningReport[] =>
   Object.entries(document.shell.bodies)
@@ -286,5 +282,3 @@ export const sweepsOf = (document: Pick<Conversion, 'shell'>, assembly: Assembly
 /** What stops or warns of them. */
 export const shortOf = ({ margins }: OpeningReport): SweepMargin[] =>
   margins.filter((m) => ['stop', 'warn'].includes(severityOf(m)));
-
-export { pointAt };

@@ -28,9 +28,20 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
   const exits = exitsOf(document, assembly);
   const remains = remainsOf(assembly, exits);
   const ways = new Map<string, WayOutOfShell[]>();
+  const opens = new Set(exits.map((e) => e.body));
   for (const part of assembly.parts) {
-    const others = assembly.parts.filter((p) => p.id !== part.id);
+    const { on } = part.placement;
+    const others = assembly.parts.filter((p) => p.id !== part.id && withIt(on, p.placement.on, opens));
     const found: WayOutOfShell[] = [];
+    const carrier = exits.find((e) => e.body === on);
+    if (carrier) {
+      // The body brings it out: from a drawer it is lifted, from all else it comes off on the inside.
+      const slides = document.shell.bodies[carrier.body]!.motion.kind === 'slide';
+      const off = slides ? 'top' : opposite(carrier.direction);
+      const blockers = new Set(blockersOf(part, [{ direction: off, by: FREE }], others));
+      ways.set(part.id, [{ exit: carrier, legs: [legTo(assembly, part, carrier)], blockers }]);
+      continue;
+    }
     for (const exit of exits)
       for (const legs of legsTo(assembly, part, exit)) {
         if (found.some((w) => w.blockers.size === 0)) break;
@@ -43,6 +54,10 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
   return ways;
 }
 
+/** Is something that rides on `other` still there for what rides on `on`, once every body that opens is open? */
+const withIt = (on: string | undefined, other: string | undefined, opens: ReadonlySet<string>) =>
+  other === undefined || !opens.has(other) ? on === undefined || !opens.has(on) : other === on;
+
 /** How deep a part sits in its socket, mm (card specification, from memory; a 24-pin plug sits about as deep). */
 const IN_SOCKET = 9;
 
@@ -53,12 +68,19 @@ function socketHolds(part: PlacedPart, other: PlacedPart, { direction, by }: Leg
   return other.pluggedInto === part.id && (direction !== opposite(top) || by < IN_SOCKET);
 }
 
+/** What comes off a body is free of what rides beside it after so much, mm. */
+const FREE = 200;
+
+/** Straight out, far enough to be outside altogether. */
+function legTo({ hull: { low, high } }: Assembly, part: PlacedPart, { direction }: Pick<Exit, 'direction'>): Leg {
+  const axis = axisOf(direction);
+  return { direction, by: high[axis] - low[axis] + (part.high[axis] - part.low[axis]) };
+}
+
 /** Candidate ways through an exit, shortest first. */
 function legsTo(assembly: Assembly, part: PlacedPart, { direction }: Exit): Leg[][] {
   const axis = axisOf(direction);
-  const { low, high } = assembly.hull;
-  // Far enough to be outside altogether.
-  const out: Leg = { direction, by: high[axis] - low[axis] + (part.high[axis] - part.low[axis]) };
+  const out = legTo(assembly, part, { direction });
   const sideways = ([0, 1, 2] as Axis[])
     .filter((a) => a !== axis)
     .flatMap((a) => SIDEWAYS.flatMap((by) => [1, -1].map((sign): Leg => ({ direction: directionOf(a, sign), by }))))

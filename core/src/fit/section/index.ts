@@ -52,6 +52,9 @@ export const CLEARANCE_WORDS: Readonly<Record<keyof Clearances, string>> = {
   markingOut: 'marking out, ±',
 };
 
+/** A search leaves it where it is: the user said so, or it rides on something that opens. */
+export const staysPut = ({ locked, on }: Pick<Placement, 'locked' | 'on'>): boolean => locked || on !== undefined;
+
 const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
 /** Ids of the parts at both ends of a connection. */
 const endsOf = (cable: string) => cable.split(/[>:]/).slice(0, 2);

@@ -1,6 +1,6 @@
 import type { Finding } from '../../findings';
 import type { Assess } from '../judged';
-import { applyChange, complaintsOf, type Change, type Conversion, type Placement } from '../../document';
+import { applyChange, complaintsOf, staysPut, type Change, type Conversion, type Placement } from '../../document';
 import type { Layout, LayoutOptions } from '../layout';
 
 export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'face' | 'pair';
@@ -112,7 +112,10 @@ export function wayFrom(document: Conversion, i: Intervention, layout: Layout): 
   };
 }
 
-export const isLocked = (document: Conversion, id: string) => document.layout.placements[id]?.locked === true;
+export function isLocked({ layout }: Conversion, id: string): boolean {
+  const placement = layout.placements[id];
+  return placement !== undefined && staysPut(placement);
+}
 
 /** Where all parts are now, in a plan with every part in place. */
 export function present(document: Conversion): Record<string, Placement> | undefined {

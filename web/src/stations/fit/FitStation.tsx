@@ -9,6 +9,7 @@ import { LayoutsPanel } from './LayoutsPanel';
 import { MarginList } from './MarginList';
 import { MeasureAgainList } from './MeasureAgainList';
 import { OverlapList } from './OverlapList';
+import { OpeningPanel } from './OpeningPanel';
 import { OrderPanel } from './OrderPanel';
 import { PartPlace } from './PartPlace';
 import { PartTray } from './PartTray';
@@ -33,6 +34,7 @@ export function FitStation() {
         { value: 'wishes', label: 'Wishes', content: <WishesPanel /> },
         { value: 'reach', label: 'Reach', content: <ReachPanel /> },
         { value: 'order', label: 'Order', content: <OrderPanel /> },
+        { value: 'opening', label: 'Opening', content: <OpeningPanel /> },
       ]}
     />
   );

@@ -3,6 +3,7 @@ import { useAppSelector } from '../../app/store';
 import { Line } from '../../view/Line';
 import { RED_TAPE } from '../../view/palette';
 import { SolidMesh } from '../../view/SolidMesh';
+import { Opening3d } from './Opening3d';
 import { Routes3d } from './Routes3d';
 import { selectClashes, selectPartMargins, shownMargins } from './selectors';
 import { Where3d } from './Where3d';
@@ -32,6 +33,7 @@ export function FitOver3d() {
           opacity={0.75}
         />
       ))}
+      <Opening3d />
       {shownMargins(margins).map((m) => (
         <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />
       ))}

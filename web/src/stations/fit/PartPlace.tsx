@@ -18,6 +18,7 @@ import { useMove } from '../../view/useMove';
 import { run } from '../../work/work';
 import { MissNote } from './MissNote';
 import { PartMargins } from './PartMargins';
+import { RidesOn } from './RidesOn';
 import { Tilt } from './Tilt';
 import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
@@ -130,6 +131,7 @@ export function PartPlace({ id }: { id: string }) {
               <RotateCw size={16} aria-hidden />
             </Button>
           </div>
+          <RidesOn id={id} placement={placement} />
           <Tilt placement={placement} put={(next) => (placement.locked ? `${part.name} is locked.` : put(id, next))} />
         </>
       )}

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Route } from '@young-shell/core/fit';
+import type { Route, SweepMargin } from '@young-shell/core/fit';
 import type { Where } from '@young-shell/core/search';
 import { addSlice } from '../../app/store';
 import { searchReducer } from './searchSlice';
@@ -17,7 +17,10 @@ export interface RoutesOverlay {
   picked: string | null;
 }
 
-export type FitTab = 'margins' | 'layouts' | 'ways' | 'wishes' | 'reach' | 'order';
+export type FitTab = 'margins' | 'layouts' | 'ways' | 'wishes' | 'reach' | 'order' | 'opening';
+
+/** A line between what moves and what stays. */
+export type Moment = Pick<SweepMargin, 'id' | 'from' | 'to' | 'distance' | 'spare' | 'share'>;
 
 interface FitState {
   tab: FitTab;
@@ -25,6 +28,8 @@ interface FitState {
   routes: RoutesOverlay | null;
   /** The margin whose sum is open. */
   chain: string | null;
+  /** Where what opens is tightest, at the moment that is looked at. */
+  moment: Moment | null;
 }
 
 const initialState: FitState = {
@@ -32,6 +37,7 @@ const initialState: FitState = {
   where: { on: false, stick: true, map: null },
   routes: null,
   chain: null,
+  moment: null,
 };
 
 const slice = createSlice({
@@ -50,6 +56,9 @@ const slice = createSlice({
     openChain: (state, { payload }: PayloadAction<string | null>) => {
       state.chain = payload;
     },
+    showMoment: (state, { payload }: PayloadAction<Moment | null>) => {
+      state.moment = payload;
+    },
     forgetFit: () => initialState,
   },
 });
@@ -62,4 +71,4 @@ declare module '../../app/store' {
 addSlice('fit', slice.reducer);
 addSlice('search', searchReducer);
 
-export const { setTab, showWhere, showRoutes, openChain, forgetFit } = slice.actions;
+export const { setTab, showWhere, showRoutes, openChain, showMoment, forgetFit } = slice.actions;
