@@ -206,12 +206,28 @@ function shortName(document: Conversion, margin: JudgedMargin): string {
   return name.endsWith(' wall') ? margin.other.id : name;
 }
 
+/** A drawer has walls of its own: what looks out of a part in it reaches none of the shell’s. */
+const inDrawer = (part: Assembly['parts'][number], id: string, face: string, drawer: string): Finding => ({
+  id: `fit/${part.id}/${id}`,
+  station: 'fit',
+  verdict: 'note',
+  sentence: `The ${face} of ${part.part.name} rides in ${drawer}: lead cables from it to sockets in a wall, long enough for the whole way, or plug in with the drawer open.`,
+  brief: `${face} in ${drawer}`,
+  figures: [],
+  about: [{ kind: 'part', id: part.id }],
+});
+
 function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
   const findings: Finding[] = [];
   for (const part of assembly.parts)
     for (const reach of faceReaches(assembly, part)) {
       const { face, wall, gap } = reach;
       if (!face.mustReachOutside) continue;
+      const drawer = part.placement.on === undefined ? undefined : assembly.drawers[part.placement.on]?.block;
+      if (drawer && !reach.reaches) {
+        findings.push(inDrawer(part, face.id, face.name, drawer.name));
+        continue;
+      }
       const name = part.part.name;
       const base = {
         id: `fit/${part.id}/${face.id}`,

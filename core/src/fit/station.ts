@@ -3,7 +3,7 @@ import { assessFit } from './assess';
 import { accessOf, orderFindings, orderOf } from './order';
 import { openingFindings, sweepsOf } from './opening';
 import { overlapsOf } from './overlaps';
-import { reachFindings, routesOf } from './reach';
+import { followFindings, reachFindings, routesOf } from './reach';
 import { remediesFor } from './remedies';
 import { marginWatches } from './watches';
 
@@ -15,13 +15,16 @@ export const fit = station({
   reads: ['brief', 'shell', 'kit', 'layout', 'cut'],
   assess: ({ document, assembly }) => assessFit(document, assembly),
   /** How cables run, in which order things go in. */
-  slow: ({ document, assembly }) => ({
-    findings: [
-      ...reachFindings(document, routesOf(document, assembly)),
+  slow: ({ document, assembly }) => {
+    const routes = routesOf(document, assembly);
+    const findings = [
+      ...reachFindings(document, routes),
+      ...followFindings(document, routes),
       ...openingFindings(document, sweepsOf(document, assembly)),
       ...orderFindings(document, assembly, orderOf(document, assembly), accessOf(document, assembly)),
-    ],
-  }),
+    ];
+    return { findings };
+  },
   slowReads: ['brief', 'shell', 'kit', 'layout'],
   watches: ({ assembly }) => marginWatches(assembly),
   print: async ({ document }, { margins, measureAgain }, tools) => ({

@@ -1,4 +1,5 @@
 export { cellAt, cellsOf, fieldFrom, lengthTo, middleOf, wayBack, type CellGrid, type Field } from './field';
-export { reachFindings } from './findings';
+export { followsOf, type Follows } from './follow';
+export { followFindings, reachFindings } from './findings';
 export { freeAround, freeRoom } from './room';
-export { routeOf, routesOf, type Route } from './route';
+export { lengthNeeded, routeOf, routesOf, type Route } from './route';

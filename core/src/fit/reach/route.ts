@@ -2,6 +2,7 @@ import { plugEnd, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Vec3 } from '../../solid';
 import { linksOf, type Link } from '../links';
+import { followsOf, type Follows } from './follow';
 import { withBends } from './withBends';
 import { cellAt, fieldFrom, isOpen, lengthTo, middleOf, wayBack, type CellGrid } from './field';
 import { freeAround, freeRoom, STEP } from './room';
@@ -22,6 +23,8 @@ export interface Route {
   slack: number | undefined;
   /** Where there is most room along it, for the slack. */
   slackAt: Vec3 | undefined;
+  /** It has to follow something that opens. */
+  follows?: Follows;
 }
 
 /** A cable is bought a little longer than it has to be: by a share and by so much, mm (common practice, no source). */
@@ -55,7 +58,10 @@ function findRoutes(document: Conversion, assembly: Assembly, which: (link: Link
     .map((link) => {
       const route = routeOf(assembly, link, roomFor(link.cable.thickness, STEP));
       // A gap that is narrow but wide enough can slip through a coarse grid.
-      return Number.isFinite(route.length) ? route : routeOf(assembly, link, roomFor(link.cable.thickness, STEP / 2));
+      const found = Number.isFinite(route.length)
+        ? route
+        : routeOf(assembly, link, roomFor(link.cable.thickness, STEP / 2));
+      return following(document, assembly, found);
     });
 }
 
@@ -84,19 +90,31 @@ export function routeOf(assembly: Assembly, link: Link, room: CellGrid): Route {
   const bare = pulled([a, ...way, b], sees, cable.bendRadius);
   const free = (p: Vec3) => freeAround(p, assembly);
   const { points, length, radius } = withBends(from.at, bare, to.at, { ...cable, sees, free });
+  return { link, points, length, radius, ...bought(link, length), slackAt: widest(points, assembly) };
+}
+
+/** What to buy for a length, and what of that, or of the user’s own cable, is too much. */
+function bought({ cable, own }: Link, length: number): Pick<Route, 'suggested' | 'slack'> {
   const wanted = length * SPARE.share + SPARE.more;
   const suggested = cable.lengths.find((l) => l >= wanted) ?? cable.lengths.find((l) => l >= length);
-  const have = link.own ?? suggested;
+  const have = own ?? suggested;
+  return { suggested, slack: have === undefined ? undefined : have - length };
+}
+
+/** A route as long as its cable has to be to follow what opens. */
+function following(document: Conversion, assembly: Assembly, route: Route): Route {
+  const follows = followsOf(document, assembly, route.link);
+  if (!follows) return route;
   return {
-    link,
-    points,
-    length,
-    radius,
-    suggested,
-    slack: have === undefined ? undefined : have - length,
-    slackAt: widest(points, assembly),
+    ...route,
+    follows,
+    ...(Number.isFinite(route.length) ? bought(route.link, lengthNeeded({ ...route, follows })) : {}),
   };
 }
+
+/** How long a cable has to be, mm: shut, and for all it has to follow. */
+export const lengthNeeded = ({ length, follows }: Pick<Route, 'length' | 'follows'>): number =>
+  follows && !follows.lifted ? Math.max(length, follows.needed) : length;
 
 /** The free cell nearest to a place, within reach; −1 for none. */
 function openCell(room: CellGrid, p: Vec3): number {

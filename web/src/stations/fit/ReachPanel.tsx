@@ -1,4 +1,4 @@
-import { nameOf, type Route } from '@young-shell/core/fit';
+import { lengthNeeded, nameOf, type Route } from '@young-shell/core/fit';
 
 import { formatLength } from '@young-shell/core/quantity';
 import { useEffect, useMemo } from 'react';
@@ -96,7 +96,8 @@ function Run({ route, picked, onPick }: { route: Route; picked: boolean; onPick:
   const document = useAppSelector(selectDocument);
   const unit = useAppSelector((s) => s.preferences.unit);
   const submit = useSubmit();
-  const { link, length, radius, suggested, slack, slackAt } = route;
+  const { link, radius, suggested, slack, slackAt, follows } = route;
+  const length = lengthNeeded(route);
   const name = (id: string) => nameOf(document, { kind: 'part', id });
   const mm = (v: number) => formatLength(v, unit);
   const bad = !Number.isFinite(length) || (slack !== undefined && slack < 0);
@@ -141,6 +142,13 @@ function Run({ route, picked, onPick }: { route: Route; picked: boolean; onPick:
             <Button look="quiet" onClick={() => submit({ type: 'setCable', id: link.id, cable: null })}>
               I have none
             </Button>
+          )}
+          {follows && (
+            <p className="col-span-2 m-0 text-sm text-ink-soft">
+              {follows.lifted
+                ? 'What it leads to is lifted off: unplug it first, or leave enough to lay that beside.'
+                : `It follows what opens: its plugs are ${mm(follows.far)} apart at most, and it bends where it moves.`}
+            </p>
           )}
           {slackAt && (
             <p className="col-span-2 m-0 text-sm text-ink-soft">
