@@ -4,7 +4,7 @@ export { faceReaches, halfSize, type FaceReach } from './faces';
 export { changedRegion, freePositions, solidsFromLow, solidsInShell } from './freePositions';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
-export { severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
+export { byUrgency, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
 export { marginsOf, marginsOfPart } from './margins';
 export { middleFor } from './middle';
 export { byShort, nearestMiss, type Miss } from './miss';

@@ -1,19 +1,23 @@
 import { assemble } from '../assembly';
-import type { Conversion } from '../document';
+import type { Change, Conversion } from '../document';
 import {
   conflictOf,
+  fitTogether,
   nearestWhere,
   searchLayouts,
   waysOutOf,
+  whatFits,
   WhereFinder,
   whereCanItGo,
   missOf,
   settledLayouts,
   settledWays,
   type Conflict,
+  type FitOption,
   type KitMiss,
   type Layout,
   type LayoutResult,
+  type Together,
   type WaysOutResult,
   type Where,
 } from '../search';
@@ -135,6 +139,57 @@ export async function firstLayout(
   const sets = result.homeless.length > 0 ? result.homeless.slice(0, 1) : undefined;
   const set = sets ?? conflictOf(document, { assess })?.parts;
   return { homeless: result.homeless, miss: set && missOf(document, set, { assess }) };
+}
+
+/** The shell of a plan with nothing in it, and the change that clears it. */
+function cleared(document: Conversion): { bare: Conversion; clear: Change[] } {
+  const ids = Object.keys(document.layout.placements);
+  return {
+    bare: { ...document, layout: { ...document.layout, placements: {} } },
+    clear: ids.map((id): Change => ({ type: 'placePart', id, placement: null })),
+  };
+}
+
+const after = (clear: readonly Change[], change: Change | undefined): { change?: Change } =>
+  change
+    ? { change: clear.length > 0 ? { type: 'all', what: wordsOfChange(change), changes: [...clear, change] } : change }
+    : {};
+
+const wordsOfChange = (change: Change) => (change.type === 'all' ? change.what : 'try a part on');
+
+/** What of the standards would go into the shell, as it is or as if it were empty; told as it is found. */
+export function whatWouldFit(host: JobHost, document: Conversion, empty: boolean): FitOption[] {
+  const { bare, clear } = empty ? cleared(document) : { bare: document, clear: [] };
+  const whole = (options: readonly FitOption[]) => options.map((o): FitOption => ({ ...o, ...after(clear, o.change) }));
+  return whole(
+    whatFits(bare, {
+      assess: (plan) => host.assess(plan),
+      onFound: (options, share, what) => {
+        host.tell(share, what, whole(options));
+        host.tell(share, what);
+      },
+    }),
+  );
+}
+
+/** The best of that that goes in together. */
+export function whatWouldFitTogether(
+  host: JobHost,
+  document: Conversion,
+  options: readonly FitOption[],
+  empty: boolean,
+): Together[] {
+  const { bare, clear } = empty ? cleared(document) : { bare: document, clear: [] };
+  const whole = (found: readonly Together[]) => found.map((t): Together => ({ ...t, ...after(clear, t.change) }));
+  return whole(
+    fitTogether(bare, options, {
+      assess: (plan) => host.assess(plan),
+      onFound: (found, share, what) => {
+        host.tell(share, what, whole(found));
+        host.tell(share, what);
+      },
+    }),
+  );
 }
 
 /** The least interventions after which everything fits, told as they are found. */

@@ -20,3 +20,6 @@ export { nearestWhere, WhereFinder, whereCanItGo, type Where, type WhereOptions 
 export { dissected, pack, type Packed } from './pack';
 export { randomFrom } from './random';
 export { stuckTo } from './stick';
+export { whatFits } from './fits/fits';
+export { FIT_GROUPS, type FitGroup, type FitOption } from './fits/option';
+export { fitTogether, type Together } from './fits/together';

@@ -8,6 +8,7 @@ import { HoleMapList } from './holes/HoleMapList';
 import { KitPart } from './KitPart';
 import { LibrarySearch } from './LibrarySearch';
 import { OwnParts } from './own/OwnParts';
+import { WhatFits } from './WhatFits';
 import { PhotoList } from './photo/PhotoList';
 
 /** Station 2: what goes in, and how big it is with its plugs and air. */
@@ -43,6 +44,7 @@ export function KitStation() {
         { value: 'own', label: 'Own parts', content: <OwnParts onAdded={() => setTab('kit')} /> },
         { value: 'holes', label: 'Hole maps', content: <HoleMapList onPart={() => setTab('kit')} /> },
         { value: 'photos', label: 'Photos', content: <PhotoList /> },
+        { value: 'fits', label: 'What fits?', content: <WhatFits /> },
       ]}
     />
   );
