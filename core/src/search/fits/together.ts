@@ -25,112 +25,105 @@ export interface TogetherOptions {
   onFound?: (found: readonly Together[], share: number, what: string) => void;
 }
 
-/** Of each kind the largest few that go in by themselves are combined; so many combinations are searched at most. */
-const CHOICES = 3;
-const MOST = 24;
+/** Placings of one search: what goes in goes in soon. */
 const STEPS = 120;
-const KEPT = 8;
+/** What is combined, the largest first: boards and supplies that are easily bought. */
+const BOARDS = ['board/atx', 'board/micro-atx', 'board/mini-itx', 'board/mini-stx', 'board/card-size'];
+const SUPPLIES = ['supply/atx', 'supply/sfx', 'supply/flex', 'supply/tfx', 'brick/dc-board'];
+/** Cards of two slots, as they are and as low profiles, each as long as goes in by itself and as shorter ones are, mm. */
+const CARDS = ['card/full-length-2', 'card/low-profile-2'];
+const LENGTHS = [240, 200, 168];
 /** Cooler that boards are combined with where it goes in: a low one. */
 const LOW_COOLER = 47;
-const DRIVES = [4, 2, 1, 0];
+const DRIVES = [6, 4, 2, 1];
 
-/** One choice of a kind: its rank in size, and the parts it puts in. */
+/** One choice: the parts it puts in, in words. */
 interface Choice {
-  rank: number;
   words: string;
   parts: { stem: string; part: Part }[];
 }
 
 /**
- * The best combinations of board, supply, card and drives that go in together, each found by a search with everything
- * else staying. A combination that is smaller in everything than one that was found is left out, so is one that is larger
- * in everything than one for which no layout was found. Told as they are found.
+ * For each board that goes in the best that goes in with it, each step found by a search with everything else staying: the
+ * largest supply, with it the largest card, with these the most drives; and, where a card took their room, the most drives
+ * without one. Told as they are found.
  */
 export function fitTogether(
   document: Conversion,
   options: readonly FitOption[],
   { assess, stop = () => false, seed = 1, onFound }: TogetherOptions = {},
 ): Together[] {
-  const combinations = combined(kindsOf(options));
-  const found: { ranks: number[]; together: Together }[] = [];
-  const failed: number[][] = [];
-  const best = () => found.map((f) => f.together).slice(0, KEPT);
-  let searched = 0;
-  for (const combination of combinations) {
-    if (stop() || searched >= MOST) break;
-    const ranks = combination.map((c) => c.rank);
-    if (found.some((f) => within(ranks, f.ranks)) || failed.some((f) => within(f, ranks))) continue;
-    onFound?.(best(), searched / Math.min(MOST, combinations.length), wordsOf(combination).join(', '));
-    searched++;
-    const together = placed(document, combination, { ...(assess ? { assess } : {}), stop, seed });
-    if (together) found.push({ ranks, together });
-    else failed.push(ranks);
+  const { boards, supplies, cards, drives } = choicesOf(options);
+  const found: Together[] = [];
+  const ask = (combination: readonly Choice[]) =>
+    stop() ? undefined : placed(document, combination, { ...(assess ? { assess } : {}), stop, seed });
+  /** The first of some choices, the largest first, that goes in with what is chosen. */
+  const first = (chosen: readonly Choice[], choices: readonly Choice[], share: number) => {
+    for (const choice of choices) {
+      onFound?.(found, share, wordsOf([...chosen, choice]).join(', '));
+      const together = ask([...chosen, choice]);
+      if (together) return { chosen: [...chosen, choice], together };
+    }
+    return undefined;
+  };
+  for (const [i, board] of boards.entries()) {
+    const share = i / boards.length;
+    const fed = first([board], supplies, share);
+    if (!fed) continue;
+    const carded = first(fed.chosen, cards, share) ?? fed;
+    const full = first(carded.chosen, drives, share) ?? carded;
+    const without = carded === fed ? undefined : first(fed.chosen, drives, share);
+    const more = without && (full === carded || drivesIn(without.chosen) > drivesIn(full.chosen));
+    for (const { together } of more ? [full, without] : [full])
+      if (!found.some((f) => f.id === together.id)) found.push(together);
   }
-  onFound?.(best(), 1, '');
-  return best();
+  onFound?.(found, 1, '');
+  return found;
 }
 
-const within = (a: readonly number[], b: readonly number[]) => a.every((v, i) => v <= b[i]!);
-const wordsOf = (combination: readonly Choice[]) => combination.map((c) => c.words).filter((w) => w !== '');
+const wordsOf = (combination: readonly Choice[]) => combination.map((c) => c.words);
+const drivesIn = (chosen: readonly Choice[]) =>
+  chosen.reduce((sum, c) => sum + c.parts.filter((p) => p.stem === 'drive').length, 0);
 
-/** The choices of each kind, none of it the last. */
-function kindsOf(options: readonly FitOption[]): Choice[][] {
-  const fitting = (group: FitOption['group']) => options.filter((o) => o.group === group && o.fits !== 'no');
-  const size = ({ id }: FitOption) =>
-    Object.entries(standardPart(id)!.dimensions)
-      .filter(([key]) => ['width', 'depth', 'height'].includes(key))
-      .reduce((product, [, d]) => product * d.value, 1);
-  const nothing: Choice = { rank: 0, words: '', parts: [] };
-  const ranked = (group: FitOption['group'], choice: (option: FitOption) => Omit<Choice, 'rank'>): Choice[] => {
-    const largest = [...fitting(group)].sort((p, q) => size(q) - size(p)).slice(0, CHOICES);
-    return largest.map((option, i) => ({ rank: largest.length - i, ...choice(option) }));
-  };
-  const boards = ranked('board', (option) => {
-    const row = standardPart(option.id)!;
-    const cooler = option.most ? Math.min(LOW_COOLER, option.most.value) : undefined;
+function choicesOf(options: readonly FitOption[]): Record<'boards' | 'supplies' | 'cards' | 'drives', Choice[]> {
+  const fitting = options.filter((o) => o.fits !== 'no');
+  const known = (keys: readonly string[]) => keys.flatMap((key) => fitting.find((o) => o.id === key) ?? []);
+  const boards = known(BOARDS).map((option): Choice => {
+    const usual = standardPart(option.id)!.dimensions.coolerHeight?.value;
+    const cooler = usual && option.most ? Math.min(LOW_COOLER, usual, option.most.value) : undefined;
     return {
       words: cooler === undefined ? option.name : `${option.name} with a ${cooler} mm cooler`,
-      parts: [{ stem: 'board', part: partWith(row, cooler === undefined ? {} : { coolerHeight: cooler }) }],
+      parts: [
+        {
+          stem: 'board',
+          part: partWith(standardPart(option.id)!, cooler === undefined ? {} : { coolerHeight: cooler }),
+        },
+      ],
     };
   });
-  const supplies = ranked('supply', (option) => ({
+  const supplies = known(SUPPLIES).map((option): Choice => ({
     words: option.name,
     parts: [{ stem: 'supply', part: partWith(standardPart(option.id)!) }],
   }));
-  const cards = fitting('card')
-    .map((option) => ({
-      option,
-      length: Math.min(option.most?.value ?? 0, standardPart(option.id)!.dimensions.length!.value),
-    }))
-    .sort((p, q) => thickness(q.option) * q.length - thickness(p.option) * p.length)
-    .slice(0, CHOICES)
-    .map(({ option, length }, i, all) => ({
-      rank: all.length - i,
-      words: `${option.name}, ${length.toFixed(0)} mm long`,
-      parts: [{ stem: 'card', part: partWith(standardPart(option.id)!, { length }) }],
-    }));
-  const drive = fitting('drive')[0];
-  const drives = drive
-    ? DRIVES.filter((n) => n <= (drive.most?.value ?? 0)).map((n) => ({
-        rank: n,
-        words: n === 0 ? '' : `${n} × ${drive.name}`,
-        parts: Array.from({ length: n }, () => ({ stem: 'drive', part: partWith(standardPart(drive.id)!) })),
-      }))
-    : [nothing];
-  return [boards, supplies, cards, drives].map((choices) =>
-    choices.some((c) => c.rank === 0) ? choices : [...choices, nothing],
-  );
-}
-
-const thickness = ({ id }: FitOption) => standardPart(id)!.dimensions.thickness!.value;
-
-/** All combinations, the largest first; a board without a supply, or nothing but drives, is no machine. */
-function combined(kinds: readonly Choice[][]): Choice[][] {
-  let all: Choice[][] = [[]];
-  for (const choices of kinds) all = all.flatMap((one) => choices.map((choice) => [...one, choice]));
-  const weight = (one: readonly Choice[]) =>
-    one.reduce((sum, { rank }, i) => sum + rank / Math.max(1, ...kinds[i]!.map((c) => c.rank)), 0);
-  return all.filter((one) => wordsOf(one).length > 1).sort((p, q) => weight(q) - weight(p));
+  const cards = fitting
+    .filter((option) => option.group === 'card' && CARDS.includes(option.id))
+    .flatMap((option) => {
+      const row = standardPart(option.id)!;
+      const most = option.most?.value ?? 0;
+      return [most, ...LENGTHS.filter((mm) => mm < most)].map((mm) => ({
+        size: mm * row.dimensions.thickness!.value * row.dimensions.height!.value,
+        words: `${option.name}, ${mm.toFixed(0)} mm long`,
+        parts: [{ stem: 'card', part: partWith(row, { length: mm }) }],
+      }));
+    })
+    .sort((p, q) => q.size - p.size)
+    .map(({ words, parts }): Choice => ({ words, parts }));
+  const drive = known(['drive/3.5', 'drive/2.5-7'])[0];
+  const drives = DRIVES.filter((n) => drive && n <= (drive.most?.value ?? 0)).map((n): Choice => ({
+    words: `${n} × ${drive!.name}`,
+    parts: Array.from({ length: n }, () => ({ stem: 'drive', part: partWith(standardPart(drive!.id)!) })),
+  }));
+  return { boards, supplies, cards, drives };
 }
 
 function placed(

@@ -1,5 +1,5 @@
 import type { Conversion } from '@young-shell/core/document';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { inUnit } from '@young-shell/core/quantity';
 import { FIT_GROUPS, type FitGroup, type FitOption, type Together } from '@young-shell/core/search';
 import { Search, Square } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -165,7 +165,7 @@ function Row({ option, name, of }: { option: FitOption | Together; name: string;
   );
 }
 
-type Unit = Parameters<typeof formatLength>[1];
+type Unit = Parameters<typeof inUnit>[1];
 
 function mostWords({ fits, most }: FitOption, unit: Unit): string {
   if (fits === 'no') return 'no';
@@ -173,9 +173,9 @@ function mostWords({ fits, most }: FitOption, unit: Unit): string {
   const { value, more } = most;
   switch (most.what) {
     case 'cooler':
-      return `cooler ${more ? 'over ' : 'to '}${formatLength(value, unit)}`;
+      return inUnit(`cooler ${more ? 'over' : 'to'} ${value} mm`, unit);
     case 'length':
-      return `${more ? 'over ' : 'to '}${formatLength(value, unit)}`;
+      return inUnit(`${more ? 'over' : 'to'} ${value} mm`, unit);
     case 'number':
       return `${value}${more ? ' or more' : ''}`;
     case 'diagonal':
@@ -194,6 +194,6 @@ function roomWords(option: FitOption | Together): string {
   const tight = 'fits' in option && option.fits === 'tightly';
   if (spare === undefined || !Number.isFinite(spare)) return 'nothing is near it';
   return spare < 0 || tight
-    ? `with less room than is wanted: ${Math.max(0, -spare).toFixed(1)} mm short of it somewhere`
+    ? `with less room than is wanted${spare < -0.05 ? `: ${(-spare).toFixed(1)} mm short of it` : ' for its air or plugs'}`
     : `${spare.toFixed(1)} mm more than is wanted at the tightest`;
 }
