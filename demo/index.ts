@@ -5,6 +5,7 @@ import { accepted, burnIn, proven } from './proven';
 import { correctionBy } from '@young-shell/core/proof';
 import { assessAll, worstOf } from '@young-shell/core/plan';
 import { cocktailTable } from './cocktail-table';
+import { mapCabinet } from './map-cabinet';
 import { pianoStoolUnplaced } from './piano-stool';
 import { tapeDeckUnplaced } from './tape-deck';
 import { typewriterUnplaced } from './typewriter';
@@ -82,6 +83,7 @@ function typewriter(): Conversion {
 /** The demo conversions by the name of their file; the main one last, so that it is the newest. */
 export const DEMOS: Readonly<Record<string, () => Conversion>> = {
   'cocktail-table': cocktailTable,
+  'map-cabinet': mapCabinet,
   'piano-stool': () => placed(pianoStoolUnplaced()),
   typewriter,
   'tape-deck': tapeDeck,

@@ -211,7 +211,7 @@ const inDrawer = (part: Assembly['parts'][number], id: string, face: string, dra
   id: `fit/${part.id}/${id}`,
   station: 'fit',
   verdict: 'note',
-  sentence: `The ${face} of ${part.part.name} rides in ${drawer}: lead cables from it to sockets in a wall, long enough for the whole way, or plug in with the drawer open.`,
+  sentence: `The ${face} of ${part.part.name} ${face.endsWith('s') ? 'ride' : 'rides'} in ${drawer}: lead cables from it to sockets in a wall, long enough for the whole way, or plug in with the drawer open.`,
   brief: `${face} in ${drawer}`,
   figures: [],
   about: [{ kind: 'part', id: part.id }],

@@ -10,8 +10,9 @@ import {
 } from '../assembly';
 import type { Conversion, Placement } from '../document';
 import { kindOf } from '../parts';
-import { ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
+import { axisOf, ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { facesHold } from './behind';
+import { outwardOf, spanAlong } from './opening/motion';
 import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Enough, type Run } from './space';
 import { shortAt, stopsAt } from './margin';
@@ -191,6 +192,13 @@ function search(
 function roomOf(document: Conversion, { hull, drawers }: Assembly, id: string): [number, number][] {
   const on = document.layout.placements[id]?.on;
   const block = on === undefined ? undefined : drawers[on]?.block.shape;
+  const body = on === undefined ? undefined : document.shell.bodies[on];
+  const outward = body && !block ? outwardOf(body, hull) : undefined;
+  // A door or a panel takes along only what stands behind its own window.
+  if (body?.cut.kind === 'face' && outward)
+    return ([0, 1, 2] as Axis[]).map((i) =>
+      i === axisOf(outward) ? [hull.innerLow[i], hull.innerHigh[i]] : spanAlong(document, hull, body, i),
+    );
   return [0, 1, 2].map((i): [number, number] => [
     block ? block.low[i]! : hull.innerLow[i]!,
     // A drawer is open on top: what stands in it may stand higher than its sides.

@@ -34,7 +34,7 @@ function sidesToMountOn(document: Conversion, on: string) {
       if (wall.normal[axis] * signOf(side) < -0.999 || (side === 'top' && wall.inLid)) faces.add(wall.face);
   }
   const boards = drawersOf(document.shell, hull)[on]?.boards;
-  return { name: body?.name || body?.kind || on, faces: boards ? new Set<string>() : faces, boards };
+  return { name: body?.name || body?.kind || on, faces, boards };
 }
 
 /** What speaks against an opening in a face that was not chosen, and in one that is not the rear; mm-like units. */
@@ -74,6 +74,8 @@ export function seatsFor(
     for (const way of ways)
       for (const wall of walls) {
         const { policy } = document.brief;
+        // What it shows to the outside it shows through what carries it.
+        if (!isMount && mounts && !mounts.faces.has(wall.face)) continue;
         if (!isMount && !mayOpen(document, wall.face)) continue;
         const chosen = isMount || isChosen(document, id, face.direction, wall.face);
         if (!chosen && !anyFace) continue;
@@ -81,7 +83,11 @@ export function seatsFor(
         const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
         // Mounts on the lid come off with it.
-        if (isMount && (mounts ? !mounts.faces.has(wall.face) : wall.inLid || wall.face === 'top')) continue;
+        if (
+          isMount &&
+          (mounts ? mounts.boards !== undefined || !mounts.faces.has(wall.face) : wall.inLid || wall.face === 'top')
+        )
+          continue;
         const value = -wall.offset * sign - sign * face.setback - face.plane;
         const known = way.at[axis];
         if (known !== undefined && Math.abs(known - value) > 0.5) continue;

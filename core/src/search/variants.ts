@@ -52,7 +52,11 @@ export function changesTo(document: Conversion, variant: Variant): Change[] {
 
 const samePlace = (a: Placement | null, b: Placement | null) =>
   a === b ||
-  (a !== null && b !== null && (['x', 'y', 'z', 'rear', 'top', 'locked'] as const).every((key) => a[key] === b[key]));
+  (a !== null &&
+    b !== null &&
+    (['x', 'y', 'z', 'rear', 'top', 'locked', 'on'] as const).every((key) => a[key] === b[key]) &&
+    a.tilt?.axis === b.tilt?.axis &&
+    a.tilt?.degrees === b.tilt?.degrees);
 
 /** Is this kept layout what the plan is now? */
 export const isPresent = (document: Conversion, variant: Variant): boolean => changesTo(document, variant).length === 0;

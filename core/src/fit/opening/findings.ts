@@ -56,8 +56,8 @@ function findingOf(
   const slides = document.shell.bodies[body]!.motion.kind === 'slide';
   const when = momentWords(motion, slides, margin.share);
   const own = margin.mover.kind === 'body' && margin.mover.id === body;
-  const what = own ? name : `${mover}, on ${name},`;
-  const plug = margin.kind === 'plug' ? 'the plug room at ' : '';
+  const what = `${margin.room === 'mover' ? 'The plug room at ' : ''}${own ? name : `${mover}, on ${name},`}`;
+  const plug = margin.room === 'other' ? 'the plug room at ' : '';
   const touches =
     margin.touches === undefined ? '' : ` Closing it, they first touch at ${atWords(motion, margin.touches)}.`;
   return {

@@ -105,7 +105,12 @@ function hingeOf(
 }
 
 /** From where to where a body reaches along an axis of its face or joint, mm. */
-function spanAlong(document: Pick<Conversion, 'shell'>, hull: HullModel, body: Body, axis: Axis): [number, number] {
+export function spanAlong(
+  document: Pick<Conversion, 'shell'>,
+  hull: HullModel,
+  body: Body,
+  axis: Axis,
+): [number, number] {
   const { cut } = body;
   if (cut.kind === 'face') {
     const frame = hull.frames.find((f) => f.face === cut.face)!;

@@ -28,6 +28,8 @@ export interface Thing {
 export interface SweepMargin {
   id: string;
   kind: MarginKind;
+  /** Whose plug room it is, where it is one. */
+  room?: 'mover' | 'other';
   mover: Thing;
   other: Thing;
   /** 0 shut, 1 open; mm there, and mm when it is shut. */
@@ -206,7 +208,14 @@ export function sweepOf(document: Pick<Conversion, 'shell'>, assembly: Assembly,
       if (known && known.spare <= spare) continue;
       worst.set(
         key,
-        marginAt(motion, { mover, shape, other }, least, { id: `${id}/${key}`, kind, shut, required, spare }, f, slope),
+        marginAt(
+          motion,
+          { mover, shape, other },
+          least,
+          { id: `${id}/${key}`, kind, shut, required, spare, ...roomOf(kind, mover) },
+          f,
+          slope,
+        ),
       );
     }
   }
@@ -214,11 +223,14 @@ export function sweepOf(document: Pick<Conversion, 'shell'>, assembly: Assembly,
   return { ...base, motion, margins };
 }
 
+const roomOf = (kind: MarginKind, mover: Piece): Pick<SweepMargin, 'room'> =>
+  kind === 'plug' ? { room: mover.role === 'plug room' ? 'mover' : 'other' } : {};
+
 function marginAt(
   motion: Motion,
   { mover, shape, other }: { mover: Piece; shape: Shape; other: Piece },
   { at, value }: { at: number; value: number },
-  rest: Pick<SweepMargin, 'id' | 'kind' | 'shut' | 'required' | 'spare'>,
+  rest: Pick<SweepMargin, 'id' | 'kind' | 'room' | 'shut' | 'required' | 'spare'>,
   f: (t: number) => number,
   slope: number,
 ): SweepMargin {
