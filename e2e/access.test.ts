@@ -59,7 +59,7 @@ const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise
     station: 'shell',
     prepare: (page) => page.getByRole('button', { name: 'Edit the section' }).last().click(),
   },
-  ...['Own parts', 'Hole maps', 'Photos'].map((tab) => ({
+  ...['Own parts', 'Hole maps', 'Photos', 'What fits?'].map((tab) => ({
     name: `kit, ${tab.toLowerCase()}`,
     station: 'kit',
     prepare: (page: Page) => page.getByRole('tab', { name: tab }).click(),
@@ -90,7 +90,7 @@ const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise
       await page.getByRole('radio', { name: 'Plan' }).click();
     },
   },
-  ...['Layouts', 'Wishes', 'Reach', 'Order'].map((tab) => ({
+  ...['Layouts', 'Wishes', 'Reach', 'Order', 'Opening'].map((tab) => ({
     name: `fit, ${tab.toLowerCase()}`,
     station: 'fit',
     prepare: async (page: Page) => {

@@ -77,7 +77,7 @@ async function opened(): Promise<{ database: Knex; unlock: () => void }> {
 /** Loads the demo conversions once; a first start that was ended half-way goes on where it was. */
 async function loadDemos(store: ConversionStore): Promise<void> {
   if (await store.setting('demo-loaded')) return;
-  for (const name of ['cocktail-table', 'piano-stool', 'typewriter', 'tape-deck'])
+  for (const name of ['cocktail-table', 'map-cabinet', 'piano-stool', 'typewriter', 'tape-deck'])
     await store.createOnce(`demo/${name}`, () =>
       readConversion(readFileSync(join(root, 'demo', `${name}.json`), 'utf8')),
     );

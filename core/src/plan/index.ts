@@ -8,3 +8,4 @@ export { summaryOf } from './summary';
 export { reportOf } from './report';
 export { VERBS } from './verbs';
 export { watchesOf } from './watches';
+export { offBy, type OffBy } from './offBy';

@@ -3,6 +3,7 @@ import type { Finding, Remedy } from '../findings';
 import type { JobHost } from '../station';
 import type { SlowAnswers } from './assessAll';
 import { costOf, effectOf, type Cost } from './effect';
+import { offBy, type OffBy } from './offBy';
 import { remediesOf, slowAnswers } from './slow';
 
 /** What all stations say after a while. */
@@ -24,3 +25,7 @@ export async function effect(
 
 /** What a change costs. */
 export const cost = (_host: JobHost, document: Conversion, change: Change): Cost => costOf(document, change);
+
+/** What changes, and where the plan breaks, if a measured value is another than it is. */
+export const wrong = (host: JobHost, document: Conversion, path: string): OffBy =>
+  offBy(document, path, (plan) => host.assess(plan));

@@ -2,7 +2,6 @@ import type { HullModel } from '../../assembly';
 import { axisIndex, liftedAt, ringOf, type Body, type Conversion, type Side } from '../../document';
 import {
   across,
-  AXES,
   axisOf,
   directionOf,
   DIRECTIONS,
@@ -169,6 +168,3 @@ export const atWords = (motion: Motion, share: number): string =>
   motion.kind === 'turn'
     ? `${(((Math.abs(motion.radians) * 180) / Math.PI) * share).toFixed(0)}°`
     : `${(motion.by * share).toFixed(0)} mm`;
-
-export const axisName = (motion: Motion): string =>
-  motion.kind === 'turn' ? AXES[motion.pivot.axis] : motion.direction;

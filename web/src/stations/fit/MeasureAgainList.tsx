@@ -6,6 +6,7 @@ import { selectDocument, selectKeptAssessment } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { MeasuredField } from '../../ui/MeasuredField';
 import { Section } from '../../ui/Section';
+import { WhatIfWrong } from '../../ui/WhatIfWrong';
 
 /** Which measurements matter: those that make the tight margins unsure, editable here. */
 export function MeasureAgainList() {
@@ -21,12 +22,14 @@ export function MeasureAgainList() {
           const words = pathWords(id, document);
           return (
             measured && (
-              <MeasuredField
-                key={id}
-                label={words}
-                value={measured}
-                onCommit={(m) => submit({ type: 'setMeasured', path: id, measured: m, what: words })}
-              />
+              <div key={id}>
+                <MeasuredField
+                  label={words}
+                  value={measured}
+                  onCommit={(m) => submit({ type: 'setMeasured', path: id, measured: m, what: words })}
+                />
+                <WhatIfWrong path={id} name={words} />
+              </div>
             )
           );
         })}

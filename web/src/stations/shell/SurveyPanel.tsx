@@ -8,6 +8,7 @@ import { heard } from '../../instruments/slice';
 import { Button } from '../../ui/Button';
 import { halfTyped, keepHalfTyped } from '../../ui/halfTyped';
 import { Section } from '../../ui/Section';
+import { WhatIfWrong } from '../../ui/WhatIfWrong';
 import { showJaws } from './slice';
 import { DoubtCard } from './DoubtCard';
 import { SimulatedCalipers } from './SimulatedCalipers';
@@ -139,6 +140,7 @@ export function SurveyPanel() {
         <Button className="mt-3 w-full" onClick={session.skip}>
           skip (s)
         </Button>
+        <WhatIfWrong key={step.path} path={step.path} name={step.words} />
         <p id="reading-help" className="mt-2 mb-0 text-sm text-ink-soft">
           Type it, or press the button of calipers that type; Enter takes it. Two that agree, and the next comes by
           itself. Empty Enter: enough of this one. Readings are kept at once: leave any time, go on next week.

@@ -1,0 +1,105 @@
+import type { Page } from 'playwright-core';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { Bench, DEMO } from './bench';
+
+// What opens and what rides on it; the questions asked backwards.
+
+let bench: Bench;
+const SLOW = { timeout: 30_000 };
+const CABINET = 'Curlew map cabinet';
+
+beforeAll(async () => {
+  bench = await new Bench().open();
+});
+afterEach(() => bench.closePages());
+afterAll(() => bench.close());
+
+const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
+const open = async (name: string, station: string) => {
+  const path = await bench.pathOf(name, station);
+  return { path, page: await bench.page(path) };
+};
+const place = async (path: string, id: string) => (await bench.document(path)).layout.placements[id];
+
+describe('what opens', () => {
+  it('is slid along by keys, shows where it is tightest, and goes there at a click', async () => {
+    const { page } = await open(CABINET, 'fit');
+    await tab(page, 'Opening');
+    await page.getByLabel('What opens').selectOption({ label: 'Lower drawer' }, SLOW);
+    await page.getByText('Lower drawer carries Drawing board, Board of 12 V.').waitFor(SLOW);
+    const slider = page.getByRole('slider');
+    await slider.press('End');
+    await page.getByText('pulled out by 380 mm').waitFor(SLOW);
+    await slider.press('Home');
+    await page.getByRole('button', { name: /^Drawing board past the front wall/ }).click();
+    await page.getByText('pulled out by 341 mm').waitFor(SLOW);
+    // Left, everything is shut again.
+    await tab(page, 'Margins');
+    await tab(page, 'Opening');
+    await page.getByText('shut', { exact: true }).waitFor(SLOW);
+  });
+
+  it('carries a part that is told to ride on it; what then meets the frame stops, and undo brings it back', async () => {
+    const { path, page } = await open(CABINET, 'fit');
+    await page.getByRole('button', { name: 'Map drive 1' }).first().click(SLOW);
+    await page.getByLabel('Rides on').selectOption({ label: 'Side door' }, SLOW);
+    await expect.poll(async () => (await place(path, 'drive-1'))?.on, SLOW).toBe('door-1');
+    // It lies behind the upright: opened with the door, it goes through that.
+    await page
+      .getByText(/Map drive 1, on Side door, goes .* into .* when Side door is opened by/)
+      .first()
+      .waitFor(SLOW);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(async () => (await place(path, 'drive-1'))?.on, SLOW).toBe('drawer-2');
+  });
+
+  it('a body that is deleted lets go of what rode on it', async () => {
+    const { path, page } = await open(CABINET, 'shell');
+    await page.getByText('Side door').first().click(SLOW);
+    await page.getByRole('button', { name: 'Delete Side door' }).click(SLOW);
+    await expect.poll(async () => (await place(path, 'fan-1'))?.on, SLOW).toBeUndefined();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(async () => (await place(path, 'fan-1'))?.on, SLOW).toBe('door-1');
+  });
+});
+
+describe('asked backwards', () => {
+  it('what would fit: found as it comes, tried on, used, undone, stopped', async () => {
+    const { path, page } = await open(DEMO, 'kit');
+    await tab(page, 'What fits?');
+    await page.getByRole('checkbox', { name: 'As if nothing were in the shell' }).check(SLOW);
+    await page.getByRole('button', { name: 'Try everything on' }).click();
+    await page
+      .getByText(/^cooler to \d+ mm$/)
+      .first()
+      .waitFor(SLOW);
+    await page.getByText(/kinds of parts would go in/).waitFor({ timeout: 90_000 });
+    const together = page.getByRole('region', { name: 'Together' });
+    await together.getByRole('button', { name: /^Try on Mini-ITX board/ }).click();
+    await page.getByText(/^trying on: Mini-ITX board/).waitFor(SLOW);
+    const before = Object.keys((await bench.document(path)).kit.parts).length;
+    await together.getByRole('button', { name: /^Use Mini-ITX board/ }).click();
+    await expect
+      .poll(async () => Object.keys((await bench.document(path)).kit.parts).length, SLOW)
+      .toBeGreaterThan(before);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(async () => Object.keys((await bench.document(path)).kit.parts).length, SLOW).toBe(before);
+    await page.getByRole('button', { name: 'Try everything on' }).click();
+    await page.getByRole('button', { name: 'Stop', exact: true }).click(SLOW);
+    await page.getByRole('button', { name: 'Try everything on' }).waitFor(SLOW);
+  });
+
+  it('what if a measurement is wrong: what changes by its ±, and where the plan breaks', async () => {
+    const { page } = await open(DEMO, 'fit');
+    const again = page.getByRole('region', { name: 'Measure again before you cut' });
+    await again
+      .getByRole('button', { name: /^What if it is wrong\?/ })
+      .first()
+      .click(SLOW);
+    await again
+      .getByText(/the plan breaks:|nothing stops that does not now/)
+      .first()
+      .waitFor(SLOW);
+    await again.getByText(/mm less:/).waitFor(SLOW);
+  });
+});
