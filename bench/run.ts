@@ -17,6 +17,7 @@ import { medianOf, print, type Row } from './measure';
 import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
 import { packingLines } from './packing';
+import { openingRows } from './opening';
 import { panelRows } from './panel';
 import { proofRows } from './proof';
 import { runningRows } from './running';
@@ -99,6 +100,7 @@ const fonts = {
 };
 tell(...(await cutRows(kernel, short)));
 tell(...(await runningRows(short)));
+tell(...(await openingRows(short)));
 tell(...(await panelRows(short)), ...(await buildRows(short)), ...(await proofRows(short)));
 
 tell({

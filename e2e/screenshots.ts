@@ -50,13 +50,24 @@ const VIEWS: {
   },
   { name: 'fit', station: 'fit' },
   {
-    name: 'fit-plan',
+    name: 'opening',
+    of: 'Curlew map cabinet',
     station: 'fit',
     prepare: async (page) => {
-      await page.locator('[data-label="drive-2"]').click();
-      await page.getByLabel('Show where it can go').click();
-      await page.getByText(/positions on a 2 mm grid/).waitFor();
-      await page.getByRole('radio', { name: 'Plan' }).click();
+      await page.getByRole('tab', { name: 'Opening' }).click();
+      await page.getByLabel('What opens').selectOption({ label: 'Lower drawer' });
+      await page.getByRole('button', { name: /^Drawing board past/ }).click();
+    },
+  },
+  {
+    name: 'what-fits',
+    station: 'kit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'What fits?' }).click();
+      await page.getByRole('checkbox', { name: 'As if nothing were in the shell' }).check();
+      await page.getByRole('button', { name: 'Try everything on' }).click();
+      await page.getByText(/kinds of parts would go in/).waitFor({ timeout: 120_000 });
+      await page.getByRole('button', { name: /^Try on Mini-ITX board with/ }).click();
     },
   },
   {
@@ -84,18 +95,6 @@ const VIEWS: {
   { name: 'air', station: 'air', prepare: (page) => page.getByText('dust comes in by every crack').first().waitFor() },
   { name: 'power', station: 'power' },
   { name: 'links', of: 'Heron piano stool', station: 'links' },
-  {
-    name: 'tube',
-    of: 'Ibis cocktail table',
-    station: 'links',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Tube' }).click();
-      await page.getByLabel(/Connect the simulated tube/).click();
-      await page.getByRole('button', { name: 'Try it on the simulated set' }).click();
-      await page.getByRole('button', { name: 'Try it', exact: true }).click();
-      await page.getByText('locks: the picture stands').waitFor();
-    },
-  },
   {
     name: 'cut',
     station: 'cut',
