@@ -89,6 +89,27 @@ describe('asked backwards', () => {
     await page.getByRole('button', { name: 'Try everything on' }).waitFor(SLOW);
   });
 
+  it('the smallest box: found, told with its bound, used and undone; a wall of 400 mm is refused', async () => {
+    const { path, page } = await open(CABINET, 'shell');
+    const box = page.getByRole('region', { name: 'Smallest box for this kit' });
+    await box.getByLabel('Walls').fill('400', SLOW);
+    await box.getByLabel('Walls').press('Enter');
+    await box.getByText('400 mm is no wall; it would be 0.5 to 100 mm.').waitFor(SLOW);
+    await box.getByLabel('Walls').fill('9');
+    await box.getByLabel('Walls').press('Enter');
+    await box.getByLabel('Least').selectOption({ label: 'height' });
+    await box.getByRole('button', { name: 'Find the smallest box' }).click();
+    await box.getByText(/^No box is under [\d.]+ mm\./).waitFor({ timeout: 60_000 });
+    await box.getByRole('button', { name: 'Use the smallest box' }).click({ timeout: 60_000 });
+    const heightOf = async () => {
+      const { hull } = (await bench.document(path)).shell;
+      return hull.form === 'box' ? hull.height.value : 0;
+    };
+    await expect.poll(heightOf, SLOW).toBeLessThan(120);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(heightOf, SLOW).toBe(236);
+  });
+
   it('what if a measurement is wrong: what changes by its ±, and where the plan breaks', async () => {
     const { page } = await open(DEMO, 'fit');
     const again = page.getByRole('region', { name: 'Measure again before you cut' });

@@ -11,12 +11,15 @@ import {
   whereCanItGo,
   missOf,
   settledLayouts,
+  smallestBox,
   settledWays,
   type Conflict,
   type FitOption,
+  type Goal,
   type KitMiss,
   type Layout,
   type LayoutResult,
+  type Smallest,
   type Together,
   type WaysOutResult,
   type Where,
@@ -191,6 +194,25 @@ export function whatWouldFitTogether(
     }),
   );
 }
+
+/** The smallest box for the kit of a plan, told as it gets smaller. */
+export const smallest = (
+  host: JobHost,
+  document: Conversion,
+  goal: Goal,
+  wall: number,
+  fixed: Partial<Record<0 | 1 | 2, number>>,
+): Smallest | undefined =>
+  smallestBox(document, {
+    goal,
+    wall,
+    fixed,
+    assess: (plan) => host.assess(plan),
+    onFound: (found, share) => {
+      host.tell(share, 'making it smaller', [found]);
+      host.tell(share, 'making it smaller');
+    },
+  });
 
 /** The least interventions after which everything fits, told as they are found. */
 export async function waysOut(host: JobHost, document: Conversion, seed: number): Promise<WaysOutResult> {

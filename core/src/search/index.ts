@@ -23,3 +23,5 @@ export { stuckTo } from './stick';
 export { whatFits } from './fits/fits';
 export { FIT_GROUPS, type FitGroup, type FitOption } from './fits/option';
 export { fitTogether, type Together } from './fits/together';
+export { boundOf, outsideOf } from './smallest/bound';
+export { GOALS, smallestBox, type Goal, type Smallest } from './smallest/smallest';

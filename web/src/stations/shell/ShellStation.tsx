@@ -9,6 +9,7 @@ import { HullForm } from './HullForm';
 import { LitresTable } from './LitresTable';
 import { OpeningList } from './OpeningList';
 import { RoomPanel } from './RoomPanel';
+import { SmallestBox } from './SmallestBox';
 import { SurveyPanel } from './SurveyPanel';
 import { WallList } from './WallList';
 
@@ -32,6 +33,7 @@ export function ShellStation() {
               <HullForm />
               <WallList />
               <BodyList />
+              <SmallestBox />
             </>
           ),
         },
