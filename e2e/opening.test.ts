@@ -89,6 +89,17 @@ describe('asked backwards', () => {
     await page.getByRole('button', { name: 'Try everything on' }).waitFor(SLOW);
   });
 
+  it('which of my shells: the kit is tried in all others, most room first', async () => {
+    const { page } = await open('Plover typewriter', 'kit');
+    await tab(page, 'What fits?');
+    const mine = page.getByRole('region', { name: 'Which of my shells for this kit?' });
+    await mine.getByRole('button', { name: 'Try it in all of them' }).click(SLOW);
+    const row = mine.getByRole('listitem').filter({ hasText: CABINET });
+    await row.getByText('goes in').waitFor({ timeout: 60_000 });
+    await mine.getByRole('button', { name: 'Try it in all of them' }).waitFor({ timeout: 60_000 });
+    expect(await mine.getByRole('listitem').count()).toBeGreaterThanOrEqual(4);
+  });
+
   it('the smallest box: found, told with its bound, used and undone; a wall of 400 mm is refused', async () => {
     const { path, page } = await open(CABINET, 'shell');
     const box = page.getByRole('region', { name: 'Smallest box for this kit' });

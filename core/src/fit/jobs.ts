@@ -3,6 +3,7 @@ import type { Change, Conversion } from '../document';
 import {
   conflictOf,
   fitTogether,
+  inShell,
   nearestWhere,
   searchLayouts,
   waysOutOf,
@@ -16,6 +17,7 @@ import {
   type Conflict,
   type FitOption,
   type Goal,
+  type InShell,
   type KitMiss,
   type Layout,
   type LayoutResult,
@@ -194,6 +196,10 @@ export function whatWouldFitTogether(
     }),
   );
 }
+
+/** Whether the kit of one conversion goes into the shell of another. */
+export const inOtherShell = (host: JobHost, document: Conversion, other: Conversion): InShell =>
+  inShell(document, other, { assess: (plan) => host.assess(plan) });
 
 /** The smallest box for the kit of a plan, told as it gets smaller. */
 export const smallest = (

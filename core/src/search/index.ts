@@ -25,3 +25,4 @@ export { FIT_GROUPS, type FitGroup, type FitOption } from './fits/option';
 export { fitTogether, type Together } from './fits/together';
 export { boundOf, outsideOf } from './smallest/bound';
 export { GOALS, smallestBox, type Goal, type Smallest } from './smallest/smallest';
+export { inShell, kitInShell, type InShell } from './fits/inShell';

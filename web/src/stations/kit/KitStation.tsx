@@ -8,6 +8,7 @@ import { HoleMapList } from './holes/HoleMapList';
 import { KitPart } from './KitPart';
 import { LibrarySearch } from './LibrarySearch';
 import { OwnParts } from './own/OwnParts';
+import { MyShells } from './MyShells';
 import { WhatFits } from './WhatFits';
 import { PhotoList } from './photo/PhotoList';
 
@@ -44,7 +45,16 @@ export function KitStation() {
         { value: 'own', label: 'Own parts', content: <OwnParts onAdded={() => setTab('kit')} /> },
         { value: 'holes', label: 'Hole maps', content: <HoleMapList onPart={() => setTab('kit')} /> },
         { value: 'photos', label: 'Photos', content: <PhotoList /> },
-        { value: 'fits', label: 'What fits?', content: <WhatFits /> },
+        {
+          value: 'fits',
+          label: 'What fits?',
+          content: (
+            <>
+              <WhatFits />
+              <MyShells />
+            </>
+          ),
+        },
       ]}
     />
   );

@@ -1,0 +1,46 @@
+import { assemble } from '../../assembly';
+import { newConversion, type Conversion } from '../../document';
+import { marginsOf } from '../../fit';
+import type { Assess } from '../judged';
+import { searchLayouts } from '../layouts';
+import type { Layout } from '../layout';
+
+/** Whether a kit goes into the shell of another conversion. */
+export interface InShell {
+  /** Least spare room of the best layout that was found, mm; missing: none was. */
+  spare?: number;
+  placements?: Layout['placements'];
+  /** Parts that have no place in it at all, not even alone, by name. */
+  homeless: string[];
+}
+
+export interface InShellOptions {
+  assess?: Assess;
+  seed?: number;
+  stop?: () => boolean;
+}
+
+/** Placings that are tried, and layouts of which the best is taken. */
+const STEPS = 500;
+const WANTED = 3;
+
+/** The shell of one conversion with the kit of another: nothing is in it yet, its brief holds. */
+export const kitInShell = ({ kit }: Conversion, { name, shell, brief }: Conversion): Conversion => ({
+  ...newConversion(name, shell.hull),
+  shell,
+  brief: { ...brief, targets: {} },
+  kit,
+});
+
+/** Tries a kit in the shell of another conversion, as if that were empty. */
+export function inShell(kit: Conversion, shell: Conversion, options: InShellOptions = {}): InShell {
+  const plan = kitInShell(kit, shell);
+  const { layouts, homeless } = searchLayouts(plan, { steps: STEPS, wanted: WANTED, ...options });
+  const spares = layouts.map(({ placements }) => {
+    const there = { ...plan, layout: { ...plan.layout, placements } };
+    const margins = marginsOf(assemble(there)).filter((m) => m.kind === 'body');
+    return { placements, spare: Math.min(...margins.map((m) => m.spare), Infinity) };
+  });
+  const [best] = spares.sort((p, q) => q.spare - p.spare);
+  return { ...best, homeless: homeless.map((id) => kit.kit.parts[id]?.name ?? id) };
+}
