@@ -63,6 +63,33 @@ describe('what opens', () => {
   });
 });
 
+describe('a row', () => {
+  it('of equal parts is made in one go, moves as one, and is undone in one', async () => {
+    const { path, page } = await open(CABINET, 'fit');
+    await page.getByRole('button', { name: 'Map drive 1' }).first().click(SLOW);
+    await page.getByRole('button', { name: 'Several in a row …' }).click(SLOW);
+    await page.getByLabel('In all').fill('200');
+    await page.getByLabel('In all').press('Enter');
+    await page.getByLabel('The next one').selectOption({ label: 'behind it' });
+    await page.getByLabel('In all').fill('2');
+    await page.getByLabel('In all').press('Enter');
+    await page.getByRole('button', { name: 'Make the row' }).click();
+    await page.getByText('In a row: 2 × Map drive').waitFor(SLOW);
+    const drives = async () => {
+      const { placements } = (await bench.document(path)).layout;
+      return ['drive-1', 'drive-3'].map((id) => placements[id]?.x);
+    };
+    await expect.poll(drives, SLOW).toEqual([90, 90]);
+    await page.getByLabel('Left end').fill('100');
+    await page.getByLabel('Left end').press('Enter');
+    await expect.poll(drives, SLOW).toEqual([100, 100]);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(drives, SLOW).toEqual([90, 90]);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(drives, SLOW).toEqual([90, undefined]);
+  });
+});
+
 describe('asked backwards', () => {
   it('what would fit: found as it comes, tried on, used, undone, stopped', async () => {
     const { path, page } = await open(DEMO, 'kit');

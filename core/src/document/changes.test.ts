@@ -260,6 +260,14 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       wish: { kind: 'near', part: 'card-1', other: 'board-1', face: null, distance: 20 },
     },
   ],
+  setRow: [
+    deck,
+    {
+      type: 'setRow',
+      id: 'row-9',
+      row: { name: 'Row', along: 'top', pitch: 40, held: 'side brackets', parts: { 'drive-1': 0, 'drive-2': 1 } },
+    },
+  ],
   setVariant: [
     deck,
     {

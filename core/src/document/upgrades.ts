@@ -12,7 +12,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   4: toOwnOpenings,
   5: toRunning,
   6: toPanelBuildAndProof,
-  // 7 → 8: parts may ride on what opens, drawers have boards and rails; nothing of an older document changes.
+  // 7 → 8: parts may ride on what opens and stand in rows, drawers have boards and rails; nothing older changes.
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */

@@ -19,6 +19,7 @@ export { behind, facesHold, isThrough, openedBy, throughAt, type Behind, type Op
 export { isChosen, outlookOf } from './outlook';
 export { seatsFor, type Seat } from './seats';
 export { snap } from './snap';
+export { ROW_GAPS, rowChange, sizeAlong, usualGap } from './rows';
 export * from './space';
 export * from './wishes';
 export { faceName, marginName, mm, nameOf, travel } from './words';

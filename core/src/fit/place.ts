@@ -8,7 +8,7 @@ import {
   type Assembly,
   type PlacedPart,
 } from '../assembly';
-import type { Conversion, Placement } from '../document';
+import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
 import { kindOf } from '../parts';
 import { axisOf, ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { facesHold } from './behind';
@@ -58,7 +58,8 @@ export function placeFor(
   const step = options.step ?? 2;
   const orientations = options.orientations ?? ORIENTATIONS;
   const found: Proposal[] = [];
-  const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => p.id !== id) };
+  const mates = new Set([id, ...Object.keys(rowOf(document.layout, id)?.row.parts ?? {})]);
+  const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => !mates.has(p.id)) };
   // All the room it wants, screwed down or hanging; only then as little as does not stop.
   for (const enough of ['wanted', 'touching'] as const)
     for (const seated of [true, false]) {
@@ -155,7 +156,16 @@ function search(
   // It stays on what it rides on.
   const on = document.layout.placements[id]?.on;
   const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation, ...(on === undefined ? {} : { on }) };
-  const map = freePositions(assembly, carried(placePart(id, part, origin), document.shell), runs, enough);
+  /** The part at a place, with those that are in a row with it at theirs. */
+  const placedAt = (placement: Placement): [PlacedPart, ...PlacedPart[]] => {
+    const all = Object.entries(placesInRow(document.layout, id, placement));
+    const made = all.map(([one, there]) => carried(placePart(one, document.kit.parts[one]!, there), document.shell));
+    const own = made.find((p) => p.id === id)!;
+    return [own, ...made.filter((p) => p !== own)];
+  };
+  const [own, ...mates] = placedAt(origin);
+  const whole: PlacedPart = { ...own, solids: [own, ...mates].flatMap((p) => p.solids) };
+  const map = freePositions(assembly, whole, runs, enough);
   const kind = kindOf(part);
   const tilt = orientation.top === 'top' ? 0 : orientation.top === 'bottom' ? 40 : kind === 'card' ? 2 : 15;
   const cells = cheapest(MOST_KEPT, (offer) =>
@@ -168,10 +178,10 @@ function search(
   let checked = 0;
   for (const { at, cost } of cells) {
     const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
-    const placed: PlacedPart = carried(placePart(id, part, placement), document.shell);
+    const [placed, ...beside] = placedAt(placement);
     if (!facesHold(document, assembly, placed)) continue;
     if (checked++ >= MOST_CHECKED) break;
-    const margins = marginsOfPart(assembly, placed);
+    const margins = [placed, ...beside].flatMap((p) => marginsOfPart(assembly, p));
     if ((enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0) continue;
     return [
       {

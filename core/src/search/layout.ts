@@ -1,5 +1,5 @@
 import { assemble, pluggedIn, standingFor, type Assembly } from '../assembly';
-import { staysPut, type Conversion, type Placement, type Wish } from '../document';
+import { rowOf, staysPut, type Conversion, type Placement, type Wish } from '../document';
 import { riserReach } from '../fit';
 import { kindOf } from '../parts';
 import type { Assess } from './judged';
@@ -61,9 +61,13 @@ export interface Start {
 
 export function startOf(document: Conversion, { keep = 'locked', wishes, only, free, enough }: LayoutOptions): Start {
   const whole = assemble(document);
+  // A row is placed as one thing, by hand or by “Place it for me”.
+  const inRow = (id: string) => rowOf(document.layout, id) !== undefined;
   const stays = (id: string) => {
     const placement = document.layout.placements[id];
-    return placement !== undefined && (staysPut(placement) || (free ? !free.includes(id) : keep === 'placed'));
+    return (
+      placement !== undefined && (staysPut(placement) || inRow(id) || (free ? !free.includes(id) : keep === 'placed'))
+    );
   };
   const ids = only ?? Object.keys(document.kit.parts);
   return {
@@ -74,7 +78,7 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
       features: standingFor(whole, undefined),
       parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))),
     },
-    free: ids.filter((id) => !stays(id)),
+    free: ids.filter((id) => !stays(id) && !inRow(id)),
     wishes: wishes ?? Object.values(document.layout.wishes),
     risers: Object.fromEntries(
       ids.filter((id) => kindOf(document.kit.parts[id]!) === 'card').map((id) => [id, riserReach(document, id)]),

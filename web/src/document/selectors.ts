@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { pluggedOf, movedWithPlugged, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
-import { applyChange, type Conversion } from '@young-shell/core/document';
+import { applyChange, placesInRow, type Conversion } from '@young-shell/core/document';
 import { openedAt } from '@young-shell/core/fit';
 import { assembled, assessAll } from '@young-shell/core/plan';
 import type { Vec3 } from '@young-shell/core/solid';
@@ -20,7 +20,10 @@ export const selectShown = createSelector(
   [known, selectPlugged, (s: RootState) => s.view.drag, (s: RootState) => s.view.preview],
   (document, inSlots, drag, preview): Conversion => {
     if (drag) {
-      const moved = movedWithPlugged(document, inSlots, drag.id, drag.placement);
+      const moved = {
+        ...movedWithPlugged(document, inSlots, drag.id, drag.placement),
+        ...placesInRow(document.layout, drag.id, drag.placement),
+      };
       return { ...document, layout: { ...document.layout, placements: { ...document.layout.placements, ...moved } } };
     }
     if (!preview) return document;

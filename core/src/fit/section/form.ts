@@ -11,6 +11,7 @@ import {
   optional,
   record,
   side,
+  whole,
   yesOrNo,
   type Of,
 } from '../../form';
@@ -76,6 +77,22 @@ const ownCable = object({ length: number(10, 5000) });
 /** Mains keep at least this, mm: less may not be chosen (IEC 62368-1, from memory; local rules and licensed people come first). */
 export const LEAST_MAINS = 6.4;
 
+/** How equal parts in a row are held. */
+export const ROW_HOLDS = ['side brackets', 'rods and spacers', 'printed frame'] as const;
+export const MOST_IN_ROW = 60;
+
+/** Equal parts one after the other, as one thing to place and turn: drives in a stack, cards side by side. */
+const row = object({
+  name: name(80),
+  /** The side of each part that the next one stands at, as the part itself has it. */
+  along: side,
+  /** From one to the same place of the next, mm. */
+  pitch: number(1, 2000),
+  held: oneOf(ROW_HOLDS),
+  /** Its place in the row, from 0, by part. */
+  parts: keyed(id, whole(0, MOST_IN_ROW - 1), MOST_IN_ROW),
+});
+
 /** What the user wants things to keep from each other, mm, and how exactly parts are marked out; missing: the usual. */
 const clearances = object({
   static: optional(number(0, 50)),
@@ -89,6 +106,8 @@ export const form = object({
   placements: record(placement),
   wishes: record(wish),
   variants: record(variant, 24),
+  /** Missing: none. */
+  rows: optional(record(row)),
   /** Missing: the usual one. */
   outlook: optional(oneOf(OUTLOOK_NAMES)),
   clearances: optional(clearances),
@@ -101,5 +120,6 @@ export type Clearances = Of<typeof clearances>;
 export type WishKind = (typeof WISH_KINDS)[number];
 export type Wish = Of<typeof wish>;
 export type Variant = Of<typeof variant>;
+export type Row = Of<typeof row>;
 export type OwnCable = Of<typeof ownCable>;
 export type Layout = Of<typeof form>;

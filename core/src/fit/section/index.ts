@@ -8,20 +8,27 @@ import {
   type Outlook,
   type OwnCable,
   type Placement,
+  type Row,
   type Variant,
   type Wish,
 } from './form';
+import { placesInRow, rowMates } from './row';
 import { complaintsOfLayout } from './rules';
+
+export { placesInRow, rowOf } from './row';
 
 export {
   OUTLOOK_NAMES,
   WISH_KINDS,
   LEAST_MAINS,
+  MOST_IN_ROW,
   MOST_TILT,
+  ROW_HOLDS,
   type Clearances,
   type Outlook,
   type OwnCable,
   type Placement,
+  type Row,
   type Variant,
   type Wish,
   type WishKind,
@@ -32,6 +39,7 @@ export type LayoutChange =
   | { type: 'addPart'; id: string; part: Part; placement?: Placement }
   | { type: 'placePart'; id: string; placement: Placement | null }
   | { type: 'setWish'; id: string; wish: Wish | null }
+  | { type: 'setRow'; id: string; row: Row | null }
   | { type: 'setVariant'; id: string; variant: Variant | null }
   | { type: 'setOutlook'; outlook: Outlook }
   | { type: 'setClearance'; name: keyof Clearances; value: number | null }
@@ -73,13 +81,28 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
       words: (_document, { part }) => `add ${part.name}`,
     },
     placePart: {
-      alter: ({ layout }, { id, placement }) => put(layout.placements, id, placement),
+      alter: ({ layout }, { id, placement }) => {
+        for (const other of rowMates(layout, id)) put(layout.placements, other, null);
+        if (!placement) put(layout.placements, id, null);
+        else Object.assign(layout.placements, placesInRow(layout, id, placement));
+      },
       words: ({ kit }, { id, placement }) =>
         placement ? `move ${named(kit, id)}` : `take ${named(kit, id)} out of the shell`,
     },
     setWish: {
       alter: ({ layout }, { id, wish }) => put(layout.wishes, id, wish),
       words: ({ kit }, { wish }) => (wish ? `wish: ${named(kit, wish.part)} ${wish.kind}` : 'drop a wish'),
+    },
+    setRow: {
+      alter: ({ layout }, { id, row }) => {
+        layout.rows ??= {};
+        put(layout.rows, id, row);
+        if (Object.keys(layout.rows).length === 0) delete layout.rows;
+        const first = row && Object.keys(row.parts).find((part) => layout.placements[part]);
+        if (first !== null && first !== undefined)
+          Object.assign(layout.placements, placesInRow(layout, first, layout.placements[first]!));
+      },
+      words: ({ layout }, { id, row }) => (row ? `row: ${row.name}` : `no row ${layout.rows?.[id]?.name ?? ''}`.trim()),
     },
     setVariant: {
       alter: ({ layout }, { id, variant }) => put(layout.variants, id, variant),
@@ -111,6 +134,11 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
         for (const placement of Object.values(placements)) if (placement.on === id) delete placement.on;
     if (kind !== 'part') return;
     delete layout.placements[id];
+    for (const [key, { parts }] of Object.entries(layout.rows ?? {})) {
+      delete parts[id];
+      if (Object.keys(parts).length < 2) delete layout.rows![key];
+    }
+    if (layout.rows && Object.keys(layout.rows).length === 0) delete layout.rows;
     for (const [key, { part, other }] of Object.entries(layout.wishes))
       if (part === id || other === id) delete layout.wishes[key];
     for (const key of Object.keys(layout.cables)) if (endsOf(key).includes(id)) delete layout.cables[key];

@@ -24,8 +24,23 @@ export function complaintsOfLayout(plan: Plan): Complaint[] {
         message: `“${id}” has its rear to the ${rear} and its top to the ${top}; they must be at right angles.`,
       });
   }
+  for (const [id, { name, parts }] of Object.entries(layout.rows ?? {}))
+    complaints.push(...complaintsOfRow(plan, id, name, Object.keys(parts)));
   for (const [id, wish] of Object.entries(layout.wishes)) complaints.push(...complaintsOfWish(plan, id, wish));
   return complaints;
+}
+
+/** A row has two parts or more, all in the kit and in no other row. */
+function complaintsOfRow({ kit, layout }: Plan, id: string, name: string, parts: readonly string[]): Complaint[] {
+  const path = `/layout/rows/${id}`;
+  const unknown = parts.find((part) => !Object.hasOwn(kit.parts, part));
+  if (unknown !== undefined)
+    return [{ path, message: `“${unknown}” is in the row “${name}”, but the kit has no such part.` }];
+  if (parts.length < 2) return [{ path, message: `The row “${name}” has ${parts.length}; it would be 2 to 60 parts.` }];
+  const other = Object.entries(layout.rows ?? {}).find(
+    ([key, row]) => key < id && parts.some((part) => Object.hasOwn(row.parts, part)),
+  );
+  return other ? [{ path, message: `A part of “${name}” is in “${other[1].name}” already.` }] : [];
 }
 
 /** A part rides on a body that is there and can be taken off or moved. */

@@ -18,6 +18,7 @@ import { useMove } from '../../view/useMove';
 import { run } from '../../work/work';
 import { MissNote } from './MissNote';
 import { PartMargins } from './PartMargins';
+import { RowOfParts } from './RowOfParts';
 import { RidesOn } from './RidesOn';
 import { Tilt } from './Tilt';
 import { SlotNote } from './SlotNote';
@@ -168,6 +169,7 @@ export function PartPlace({ id }: { id: string }) {
         </p>
       )}
       {miss?.part === id && !isPlaced && <MissNote miss={miss} />}
+      <RowOfParts id={id} />
       <SlotNote id={id} />
       <WhereCanItGo id={id} />
       {placement && <PartMargins />}
