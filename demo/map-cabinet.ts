@@ -109,7 +109,7 @@ export function mapCabinet(): Conversion {
     'board-1': { x: 100, y: 190, z: 26.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-1' },
     'brick-1': { x: 400, y: 384.2, z: 28, rear: 'front', top: 'right', locked: false, on: 'drawer-1' },
     'fan-1': { x: 598.8, y: 300, z: 56, rear: 'right', top: 'top', locked: false, on: 'door-1' },
-    'jack-1': { x: 560, y: 441.9, z: 40, rear: 'rear', top: 'top', locked: false },
+    'jack-1': { x: 560, y: 441.9, z: 40, rear: 'rear', top: 'top', locked: true },
     'drive-1': { x: 90, y: 120, z: 128.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-2' },
     'drive-2': { x: 250, y: 120, z: 128.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-2' },
   };

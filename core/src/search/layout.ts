@@ -1,4 +1,4 @@
-import { assemble, pluggedIn, standingFor, type Assembly } from '../assembly';
+import { assemble, pluggedIn, type Assembly } from '../assembly';
 import { rowOf, staysPut, type Conversion, type Placement, type Wish } from '../document';
 import { riserReach } from '../fit';
 import { kindOf } from '../parts';
@@ -72,10 +72,8 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   const ids = only ?? Object.keys(document.kit.parts);
   return {
     ...(enough === 'wanted' ? { enough } : {}),
-    // What is placed rides on nothing: drawers are no room for it.
     base: {
       ...whole,
-      features: standingFor(whole, undefined),
       parts: pluggedIn(whole.parts.filter((p) => stays(p.id) && ids.includes(p.id))),
     },
     free: ids.filter((id) => !stays(id) && !inRow(id)),

@@ -1,4 +1,4 @@
-import { placePart, type Assembly } from '../assembly';
+import { placePart, standingFor, type Assembly } from '../assembly';
 import type { Conversion, Part, Wish } from '../document';
 import {
   allFree,
@@ -167,7 +167,8 @@ function optionOf(
     return [innerLow[i]! - slack - low, innerHigh[i]! + slack - high];
   });
   const zonesAmong = (around: Assembly) => {
-    const obstacles = [...around.features, ...around.parts.flatMap((other) => other.solids)];
+    // What is placed rides on nothing: drawers are no room for it.
+    const obstacles = [...standingFor(around, undefined), ...around.parts.flatMap((other) => other.solids)];
     return zonesBetween(posed.solids, solidsInShell(obstacles, enough), enough, base.clearances);
   };
   let { step } = settings;
