@@ -84,7 +84,7 @@ function RowForm({ id, row, rowId }: { id: string; row: Row; rowId: string }) {
       <legend className="p-0 font-label text-sm text-ink-soft">
         In a row: {parts.length} × {row.name}
       </legend>
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-2 gap-2">
         <Choice
           label="The next one"
           value={row.along}
