@@ -1,5 +1,6 @@
 import { assemble } from '../assembly';
-import type { Change, Conversion } from '../document';
+import { applyChange, type Change, type Conversion } from '../document';
+import type { Finding } from '../findings';
 import {
   conflictOf,
   fitTogether,
@@ -178,23 +179,35 @@ export function whatWouldFit(host: JobHost, document: Conversion, empty: boolean
 }
 
 /** The best of that that goes in together. */
-export function whatWouldFitTogether(
+export async function whatWouldFitTogether(
   host: JobHost,
   document: Conversion,
   options: readonly FitOption[],
   empty: boolean,
-): Together[] {
+): Promise<Together[]> {
   const { bare, clear } = empty ? cleared(document) : { bare: document, clear: [] };
   const whole = (found: readonly Together[]) => found.map((t): Together => ({ ...t, ...after(clear, t.change) }));
-  return whole(
+  const found = whole(
     fitTogether(bare, options, {
       assess: (plan) => host.assess(plan),
-      onFound: (found, share, what) => {
-        host.tell(share, what, whole(found));
+      onFound: (some, share, what) => {
+        host.tell(share, what, whole(some));
         host.tell(share, what);
       },
     }),
   );
+  const sure: Together[] = [];
+  for (const one of found) sure.push({ ...one, later: await laterStops(host, document, one.change) });
+  return sure;
+}
+
+/** What stops after a change that did not stop before, what stations say after a while included. */
+async function laterStops(host: JobHost, document: Conversion, change: Change): Promise<string[]> {
+  const stops = (findings: readonly Finding[]) =>
+    findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
+  const before = new Set(stops(await host.settle(document)).map((f) => f.id));
+  const there = await host.settle(applyChange(document, change).document);
+  return stops(there).flatMap((f) => (before.has(f.id) ? [] : [f.sentence]));
 }
 
 /** Whether the kit of one conversion goes into the shell of another. */
@@ -202,23 +215,25 @@ export const inOtherShell = (host: JobHost, document: Conversion, other: Convers
   inShell(document, other, { assess: (plan) => host.assess(plan) });
 
 /** The smallest box for the kit of a plan, told as it gets smaller. */
-export const smallest = (
+export async function smallest(
   host: JobHost,
   document: Conversion,
   goal: Goal,
   wall: number,
   fixed: Partial<Record<0 | 1 | 2, number>>,
-): Smallest | undefined =>
-  smallestBox(document, {
+): Promise<Smallest | undefined> {
+  const found = smallestBox(document, {
     goal,
     wall,
     fixed,
     assess: (plan) => host.assess(plan),
-    onFound: (found, share) => {
-      host.tell(share, 'making it smaller', [found]);
+    onFound: (best, share) => {
+      host.tell(share, 'making it smaller', [best]);
       host.tell(share, 'making it smaller');
     },
   });
+  return found && { ...found, later: await laterStops(host, document, found.change) };
+}
 
 /** The least interventions after which everything fits, told as they are found. */
 export async function waysOut(host: JobHost, document: Conversion, seed: number): Promise<WaysOutResult> {

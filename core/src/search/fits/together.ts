@@ -16,6 +16,8 @@ export interface Together {
   /** Least spare room of all of them, mm. */
   spare: number;
   change: Change;
+  /** What stops with it by what stations say after a while: cables, order, what opens. */
+  later?: string[];
 }
 
 export interface TogetherOptions {

@@ -25,6 +25,8 @@ export interface Smallest {
   /** Searches that were made. */
   searched: number;
   change: Change;
+  /** What stops with it by what stations say after a while: cables, order, what opens. */
+  later?: string[];
 }
 
 export interface SmallestOptions {

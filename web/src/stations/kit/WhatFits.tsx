@@ -137,6 +137,12 @@ function Row({ option, name, of }: { option: FitOption | Together; name: string;
           {inUnit(roomWords(option), unit)}
         </span>
       </div>
+      {'later' in option &&
+        option.later?.map((sentence) => (
+          <p key={sentence} className="m-0 text-sm leading-snug text-stop">
+            {inUnit(sentence, unit)}
+          </p>
+        ))}
       {change && (
         <div className="mt-1 flex gap-2">
           <Button

@@ -178,6 +178,11 @@ function Found({ found, fresh }: { found: Smallest; fresh: boolean }) {
         No box is under {words(bound)}. Allow for what the walls are off by before you saw.
         {gone > 0 && ` Using it replaces the shell: its ${gone} features, bodies and openings go.`}
       </p>
+      {found.later?.map((sentence) => (
+        <p key={sentence} className="m-0 text-sm leading-snug text-stop">
+          {inUnit(sentence, unit)}
+        </p>
+      ))}
       <div className="mt-1 flex gap-2">
         <Button
           look="quiet"
