@@ -4,6 +4,7 @@ import type { Finding } from '../findings';
 import {
   conflictOf,
   fitTogether,
+  grownBox,
   inShell,
   nearestWhere,
   searchLayouts,
@@ -222,18 +223,30 @@ export async function smallest(
   wall: number,
   fixed: Partial<Record<0 | 1 | 2, number>>,
 ): Promise<Smallest | undefined> {
+  const options = { goal, wall, fixed, assess: (plan: Conversion) => host.assess(plan) };
   const found = smallestBox(document, {
-    goal,
-    wall,
-    fixed,
-    assess: (plan) => host.assess(plan),
+    ...options,
     onFound: (best, share) => {
       host.tell(share, 'making it smaller', [best]);
       host.tell(share, 'making it smaller');
     },
   });
-  return found && { ...found, later: await laterStops(host, document, found.change) };
+  if (!found) return undefined;
+  const later = await laterStops(host, document, found.change);
+  // A box in which no cable can be led is none: a little larger until nothing stops any more.
+  for (let by = GROW, stops = later; stops.length > 0 && by < MOST_GROWN; by *= GROW) {
+    host.tell(1, 'cables, order');
+    const larger = grownBox(document, found, by, options);
+    if (!larger) continue;
+    stops = await laterStops(host, document, larger.change);
+    if (stops.length === 0) return { ...larger, later: [] };
+  }
+  return { ...found, later };
 }
+
+/** A box is grown by such shares, and by no more than this in all, for what is asked after it was found. */
+const GROW = 1.04;
+const MOST_GROWN = 1.5;
 
 /** The least interventions after which everything fits, told as they are found. */
 export async function waysOut(host: JobHost, document: Conversion, seed: number): Promise<WaysOutResult> {

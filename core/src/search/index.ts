@@ -24,5 +24,5 @@ export { whatFits } from './fits/fits';
 export { FIT_GROUPS, type FitGroup, type FitOption } from './fits/option';
 export { fitTogether, type Together } from './fits/together';
 export { boundOf, outsideOf } from './smallest/bound';
-export { GOALS, smallestBox, type Goal, type Smallest } from './smallest/smallest';
+export { GOALS, grownBox, smallestBox, type Goal, type Smallest } from './smallest/smallest';
 export { inShell, kitInShell, type InShell } from './fits/inShell';

@@ -171,6 +171,25 @@ export function smallestBox(document: Conversion, options: SmallestOptions): Sma
   return told();
 }
 
+/** The same box a share larger in all that is not given, with a layout of its own; undefined where none is found. */
+export function grownBox(
+  document: Conversion,
+  from: Smallest,
+  by: number,
+  options: SmallestOptions,
+): Smallest | undefined {
+  const { goal, wall, fixed = {}, seed = 1, assess, stop } = options;
+  const room = from.room.map((v, i) => fixed[i as 0 | 1 | 2] ?? v * by) as Room;
+  const search = { seed, wanted: 1, steps: STEPS, enough: 'wanted' as const };
+  const [layout] = searchLayouts(boxAround(document, room, wall), {
+    ...search,
+    ...(assess ? { assess } : {}),
+    ...(stop ? { stop } : {}),
+  }).layouts;
+  const bound = boundOf(document, Object.keys(document.kit.parts));
+  return layout && resultOf(document, { room, layout }, { goal, wall, bound, searched: from.searched + 1 });
+}
+
 function resultOf(
   document: Conversion,
   { room, layout }: { room: Room; layout: Layout },
