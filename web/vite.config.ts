@@ -73,8 +73,22 @@ const firstView = (): Plugin => ({
   },
 });
 
+/** Joi itself begins when the first form is asked something: forms are put off (core’s `form`), and so is what makes them. */
+const LATER = '\0joi-later';
+const joiLater = (): Plugin => ({
+  name: 'joi-later',
+  apply: 'build',
+  enforce: 'pre',
+  resolveId: (id, from) => (id === 'joi' && from !== LATER ? LATER : undefined),
+  load: (id) =>
+    id === LATER
+      ? "export default new Proxy({}, { get: (_, key) => require('joi/dist/joi-browser.min.js')[key] });"
+      : undefined,
+});
+
 export default defineConfig({
   plugins: [
+    joiLater(),
     reactCompiler(),
     react(),
     tailwindcss(),

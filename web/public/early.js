@@ -3,7 +3,10 @@
 (() => {
   const [, id] = /^\/c\/([\w-]+)/.exec(location.pathname) ?? [];
   if (!id) return;
-  const answer = fetch(`/api/conversions/${id}`);
+  // Its body is read here as well: the interface then draws the plan at once, and no page that waits for it.
+  const answer = fetch(`/api/conversions/${id}`).then(
+    async (response) => new Response(await response.text(), { status: response.status }),
+  );
   answer.catch(() => undefined);
   globalThis.early = { path: `/conversions/${id}`, answer };
   try {

@@ -20,8 +20,22 @@ export interface ControlPlace {
   on?: string;
 }
 
-/** Where a control stands; undefined without a place. */
+/** Where a control stands; undefined without a place. Every wire asks: answers are kept with the assembly. */
 export function placeOf(document: Conversion, assembly: Assembly, control: PanelControl): ControlPlace | undefined {
+  const rests = [document.shell, document.cut.openings] as const;
+  let known = places.get(assembly);
+  if (known?.rests.some((r, i) => r !== rests[i])) known = undefined;
+  if (!known) places.set(assembly, (known = { rests, of: new Map() }));
+  if (!known.of.has(control)) known.of.set(control, findPlace(document, assembly, control));
+  return known.of.get(control);
+}
+
+const places = new WeakMap<
+  Assembly,
+  { rests: readonly unknown[]; of: Map<PanelControl, ControlPlace | undefined> }
+>();
+
+function findPlace(document: Conversion, assembly: Assembly, control: PanelControl): ControlPlace | undefined {
   const { feature: id } = control;
   const feature = id === undefined ? undefined : document.shell.features[id];
   const solids = assembly.features.filter((s) => s.owner === id && !s.swept);

@@ -39,6 +39,19 @@ export function matrixReport(matrix: Conversion['panel']['matrices'][string]): M
   return made;
 }
 
+/** Which control goes to which header, and the matrices: they rest on the panel alone. */
+const wiring = recent(
+  (panel: Conversion['panel']) => [panel],
+  ({ controls, headers, matrices }) => {
+    const solved = Object.fromEntries(Object.entries(matrices).map(([id, m]) => [id, matrixReport(m)]));
+    const linesOf = (control: string) => {
+      const of = Object.entries(matrices).find(([, m]) => m.control === control);
+      return of ? solved[of[0]]!.pins || of[1].pins : 0;
+    };
+    return { solved, matched: matchControls(controls, headers, linesOf) };
+  },
+);
+
 const reported = recent(
   ([{ shell, panel, cut }, assembly]: [Conversion, Assembly]) => [shell, panel, cut.openings, assembly],
   ([document, assembly]) => report(document, assembly),
@@ -48,13 +61,8 @@ const reported = recent(
 export const panelReport = (document: Conversion, assembly: Assembly): PanelReport => reported([document, assembly]);
 
 function report(document: Conversion, assembly: Assembly): PanelReport {
-  const { controls, headers, matrices } = document.panel;
-  const solved = Object.fromEntries(Object.entries(matrices).map(([id, m]) => [id, matrixReport(m)]));
-  const linesOf = (control: string) => {
-    const of = Object.entries(matrices).find(([, m]) => m.control === control);
-    return of ? solved[of[0]]!.pins || of[1].pins : 0;
-  };
-  const matched = matchControls(controls, headers, linesOf);
+  const { controls } = document.panel;
+  const { matched, solved } = wiring(document.panel);
   const places: PanelReport['places'] = {};
   const rods: PanelReport['rods'] = {};
   for (const [id, control] of Object.entries(controls)) {

@@ -52,7 +52,7 @@ export function stepsOf(
   };
   const merged = all.map((step): Step => {
     const said = build.steps[step.id];
-    const after = step.after.flatMap((b) => resolved(b.id).map((id) => ({ ...b, id })));
+    const after = step.after.flatMap((b) => (known.has(b.id) ? [b] : resolved(b.id).map((id) => ({ ...b, id }))));
     for (const id of Object.keys(said?.after ?? {}))
       if (known.has(id) && !after.some((b) => b.id === id)) after.push({ id, kind: 'own', why: 'you said so' });
     const made: Step = { ...step, after: unique(after) };

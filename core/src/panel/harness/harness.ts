@@ -124,13 +124,10 @@ function testOf({ end, to }: PanelWire): string {
   return 'beeps from end to end, not to its neighbours';
 }
 
-function placesOf(document: Conversion, assembly: Assembly): (control: string) => ControlPlace | undefined {
-  const known = new Map<string, ControlPlace | undefined>();
-  return (id) => {
-    if (!known.has(id)) known.set(id, placeOf(document, assembly, document.panel.controls[id]!));
-    return known.get(id);
-  };
-}
+const placesOf =
+  (document: Conversion, assembly: Assembly) =>
+  (id: string): ControlPlace | undefined =>
+    placeOf(document, assembly, document.panel.controls[id]!);
 
 /** Straight lines, a third longer: at once, while something is dragged. */
 export function straightWays(document: Conversion, assembly: Assembly): Ways {
