@@ -5,5 +5,6 @@ export * from './features';
 export * from './frames';
 export * from './hull';
 export * from './placed';
+export { movedWith, ridersOf, takenAlong } from './riders';
 export { pluggedOf, movedWithPlugged, pluggedIn, socketPlacement } from './slots';
 export { bodyOwner, drawersOf, standingFor, type Drawer } from './drawers';

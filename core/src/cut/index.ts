@@ -7,6 +7,7 @@ export { middleOf, openingsOf, raisedV } from './openings/derived';
 export { halfOf, keyOf, type CutOpening } from './openings/opening';
 export {
   facesToCut,
+  sheetsToCut,
   SHEET_VARIANTS,
   sheetOf,
   sizeWords,

@@ -3,11 +3,11 @@ import { sheetDxf, sheetsPdf, sheetSvg, writeStl, writeThreeMf } from '../exchan
 import type { Verb } from '../station';
 import { alignmentsOf } from './align/alignments';
 import { printed } from './prints/printing';
-import { facesToCut } from './sheets/sheet';
+import { sheetsToCut } from './sheets/sheet';
 import { stockOf } from './stock/stock';
 
 export const sheets: Verb = async (document, _options, tools) => {
-  const faces = facesToCut(document, assemble(document));
+  const faces = sheetsToCut(document, assemble(document));
   const fonts = await tools.fonts();
   const files = {
     'sheets.pdf': await sheetsPdf(document, fonts),

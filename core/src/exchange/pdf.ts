@@ -14,7 +14,7 @@ import {
 } from 'pdf-lib';
 import { assemble } from '../assembly';
 import {
-  facesToCut,
+  sheetsToCut,
   markOf,
   PAGE_MARGIN,
   PAPERS,
@@ -61,7 +61,7 @@ export async function sheetsPdf(
   together = false,
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
-  const wanted = faces ?? facesToCut(document, assembly);
+  const wanted = faces ?? sheetsToCut(document, assembly);
   refuseWrong(document, wanted, assembly);
   const sheets = [
     ...wanted.map((face) => sheetOf(document, face, assembly, variant)),

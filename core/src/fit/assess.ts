@@ -3,6 +3,7 @@ import type { Conversion } from '../document';
 import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
+import { carrierFindings } from './carriers';
 import { faceReaches } from './faces';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
@@ -54,7 +55,11 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
     const finding = keptFinding(document, sweeps, margin);
     if (finding) findings.push(finding);
   }
-  findings.push(...faceFindings(document, assembly), ...wishFindings(document, assembly));
+  findings.push(
+    ...faceFindings(document, assembly),
+    ...carrierFindings(document, assembly),
+    ...wishFindings(document, assembly),
+  );
   for (const id of assembly.unplaced)
     findings.push({
       id: `fit/${id}/place`,

@@ -2,6 +2,7 @@ export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
 export { faceReaches, halfSize, type FaceReach } from './faces';
 export { changedRegion, freePositions, solidsFromLow, solidsInShell } from './freePositions';
+export * from './carriers';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
 export { byUrgency, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';

@@ -1,5 +1,6 @@
 import {
   carried,
+  movedWith,
   placeInShell,
   placePart,
   pluggedIn,
@@ -17,6 +18,7 @@ import { freePositions } from './freePositions';
 import { eachFree, valueOf, type Enough, type Run } from './space';
 import { shortAt, stopsAt } from './margin';
 import { marginsOfPart } from './margins';
+import { seatsWith, standingOn } from './carriers/seats';
 import { seatsFor, type Seat } from './seats';
 
 /** A place found for a part, with what speaks for it. */
@@ -58,14 +60,14 @@ export function placeFor(
   const step = options.step ?? 2;
   const orientations = options.orientations ?? ORIENTATIONS;
   const found: Proposal[] = [];
-  const mates = new Set([id, ...Object.keys(rowOf(document.layout, id)?.row.parts ?? {})]);
+  const mates = new Set([id, ...Object.keys(rowOf(document.layout, id)?.row.parts ?? {}), ...standingOn(document, id)]);
   const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => !mates.has(p.id)) };
   // All the room it wants, screwed down or hanging; only then as little as does not stop.
   for (const enough of ['wanted', 'touching'] as const)
     for (const seated of [true, false]) {
       if (found.length > 0) break;
       for (const orientation of orientations)
-        for (const fixed of seatsFor(document, id, orientation, seated, true, document.layout.placements[id]?.on))
+        for (const fixed of seatsWith(document, id, orientation, seated))
           found.push(...search(document, others, id, orientation, fixed, step, enough, options.near));
     }
   if (!options.near && document.layout.placements[id]?.on === undefined)
@@ -155,10 +157,14 @@ function search(
   if (runs.some((r) => r.count === 0)) return [];
   // It stays on what it rides on.
   const on = document.layout.placements[id]?.on;
+  const carries = standingOn(document, id).length > 0;
   const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation, ...(on === undefined ? {} : { on }) };
-  /** The part at a place, with those that are in a row with it at theirs. */
+  /** The part at a place, with those that are in a row with it, and what stands on it, at theirs. */
   const placedAt = (placement: Placement): [PlacedPart, ...PlacedPart[]] => {
-    const all = Object.entries(placesInRow(document.layout, id, placement));
+    const all = Object.entries({
+      ...placesInRow(document.layout, id, placement),
+      ...(carries ? movedWith(document, {}, id, placement) : {}),
+    });
     const made = all.map(([one, there]) => carried(placePart(one, document.kit.parts[one]!, there), document.shell));
     const own = made.find((p) => p.id === id)!;
     return [own, ...made.filter((p) => p !== own)];
@@ -179,7 +185,7 @@ function search(
   for (const { at, cost } of cells) {
     const placement: Placement = { ...origin, x: round(at[0]), y: round(at[1]), z: round(at[2]) };
     const [placed, ...beside] = placedAt(placement);
-    if (!facesHold(document, assembly, placed)) continue;
+    if (![placed, ...(carries ? beside : [])].every((p) => facesHold(document, assembly, p))) continue;
     if (checked++ >= MOST_CHECKED) break;
     const margins = [placed, ...beside].flatMap((p) => marginsOfPart(assembly, p));
     if ((enough === 'wanted' ? shortAt(margins) : stopsAt(margins)).length > 0) continue;

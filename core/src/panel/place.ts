@@ -30,10 +30,7 @@ export function placeOf(document: Conversion, assembly: Assembly, control: Panel
   return known.of.get(control);
 }
 
-const places = new WeakMap<
-  Assembly,
-  { rests: readonly unknown[]; of: Map<PanelControl, ControlPlace | undefined> }
->();
+const places = new WeakMap<Assembly, { rests: readonly unknown[]; of: Map<PanelControl, ControlPlace | undefined> }>();
 
 function findPlace(document: Conversion, assembly: Assembly, control: PanelControl): ControlPlace | undefined {
   const { feature: id } = control;

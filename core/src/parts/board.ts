@@ -65,7 +65,8 @@ export function boardModel(d: Dimensions): PartModel {
         point(x + r, y + r, standoff),
         {
           contact: ['bottom'],
-          conducts: 'live',
+          // Around the board’s earthed holes: what it is screwed to may be metal.
+          conducts: 'metal',
         },
       ),
     );

@@ -72,7 +72,7 @@ export function canFit(
   options: LayoutOptions = {},
 ): Found {
   const kept = Object.entries(document.layout.placements)
-    .filter(([id, p]) => id in document.kit.parts && (staysPut(p) || options.keep === 'placed'))
+    .filter(([id]) => id in document.kit.parts && (staysPut(document.layout, id) || options.keep === 'placed'))
     .map(([id]) => id);
   const search = { ...options, only: [...new Set([...only, ...kept])], wishes, wanted: 1, steps: QUICK, polish: 0 };
   search.enough ??= 'touching';

@@ -20,7 +20,7 @@ const STEPS = 150;
  */
 export function missOf(document: Conversion, set: readonly string[], options: LayoutOptions = {}): KitMiss | undefined {
   const kept = Object.entries(document.layout.placements).filter(
-    ([id, p]) => !set.includes(id) && (staysPut(p) || options.keep === 'placed'),
+    ([id]) => !set.includes(id) && (staysPut(document.layout, id) || options.keep === 'placed'),
   );
   const ids = [...set, ...kept.map(([id]) => id)];
   const misses = set.flatMap((id): KitMiss[] => {

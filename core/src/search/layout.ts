@@ -66,7 +66,8 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
   const stays = (id: string) => {
     const placement = document.layout.placements[id];
     return (
-      placement !== undefined && (staysPut(placement) || inRow(id) || (free ? !free.includes(id) : keep === 'placed'))
+      placement !== undefined &&
+      (staysPut(document.layout, id) || inRow(id) || (free ? !free.includes(id) : keep === 'placed'))
     );
   };
   const ids = only ?? Object.keys(document.kit.parts);

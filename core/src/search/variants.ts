@@ -54,7 +54,7 @@ const samePlace = (a: Placement | null, b: Placement | null) =>
   a === b ||
   (a !== null &&
     b !== null &&
-    (['x', 'y', 'z', 'rear', 'top', 'locked', 'on'] as const).every((key) => a[key] === b[key]) &&
+    (['x', 'y', 'z', 'rear', 'top', 'locked', 'on', 'with'] as const).every((key) => a[key] === b[key]) &&
     a.tilt?.axis === b.tilt?.axis &&
     a.tilt?.degrees === b.tilt?.degrees);
 

@@ -1,5 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { pluggedOf, movedWithPlugged, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
+import { pluggedOf, movedWith, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, placesInRow, type Conversion } from '@young-shell/core/document';
 import { openedAt } from '@young-shell/core/fit';
 import { assembled, assessAll } from '@young-shell/core/plan';
@@ -21,7 +21,7 @@ export const selectShown = createSelector(
   (document, inSlots, drag, preview): Conversion => {
     if (drag) {
       const moved = {
-        ...movedWithPlugged(document, inSlots, drag.id, drag.placement),
+        ...movedWith(document, inSlots, drag.id, drag.placement),
         ...placesInRow(document.layout, drag.id, drag.placement),
       };
       return { ...document, layout: { ...document.layout, placements: { ...document.layout.placements, ...moved } } };

@@ -1,4 +1,4 @@
-import { movedWithPlugged, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
+import { movedWith, placeInShell, turnedSize, type Assembly } from '@young-shell/core/assembly';
 import type { Change, Placement } from '@young-shell/core/document';
 import { snap } from '@young-shell/core/fit';
 import { quarterTurn, turnOf, type Axis, type Vec3 } from '@young-shell/core/solid';
@@ -113,11 +113,11 @@ export function useMove() {
   return { put, drag, drop, nudge, turn, orient };
 }
 
-/** A board is not drawn to what is plugged into it and goes with it. */
-const withoutPlugged = (assembly: Assembly, id: string): Assembly =>
-  assembly.parts.some((p) => p.pluggedInto === id)
-    ? { ...assembly, parts: assembly.parts.filter((p) => p.pluggedInto !== id) }
-    : assembly;
+/** A part is not drawn to what is plugged into it or stands on it, and goes with it. */
+function withoutPlugged(assembly: Assembly, id: string): Assembly {
+  const goes = (p: Assembly['parts'][number]) => p.pluggedInto === id || p.placement.with === id;
+  return assembly.parts.some(goes) ? { ...assembly, parts: assembly.parts.filter((p) => !goes(p)) } : assembly;
+}
 
 /** The change that puts a part somewhere; what is plugged into it goes with it, in the same step. */
 function placing(id: string, placement: Placement): Change {
@@ -126,8 +126,9 @@ function placing(id: string, placement: Placement): Change {
   const alone: Change = { type: 'placePart', id, placement };
   if (!document) return alone;
   const was = document.layout.placements[id];
-  const moves = !was || (['x', 'y', 'z', 'rear', 'top', 'tilt'] as const).some((key) => was[key] !== placement[key]);
-  const all = moves ? Object.entries(movedWithPlugged(document, selectPlugged(state), id, placement)) : [];
+  const moves =
+    !was || (['x', 'y', 'z', 'rear', 'top', 'tilt', 'on'] as const).some((key) => was[key] !== placement[key]);
+  const all = moves ? Object.entries(movedWith(document, selectPlugged(state), id, placement)) : [];
   if (all.length < 2) return alone;
   const names = all.map(([one]) => document.kit.parts[one]!.name).join(' with ');
   return {

@@ -1,5 +1,6 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, toolPlan } from '../../cut';
+import { barsOf, lossOf } from '../../kit';
 import type { Conversion } from '../../document';
 import type { Order } from '../../fit';
 import { kindOf } from '../../parts';
@@ -15,6 +16,9 @@ const MINUTES = {
   mark: 15,
   deburr: 10,
   wash: 25,
+  /** mm of sheet that are sawn in a minute, and minutes of a bar with its joints. */
+  sawn: 40,
+  bar: 12,
   place: { board: 20, supply: 15, card: 12, drive: 8, fan: 10, radiator: 20, brick: 5, jack: 10, other: 12 } as Record<
     string,
     number
@@ -133,6 +137,27 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of,
     });
     cuts.push(`deburr.${face}`);
+  }
+  // Trays are cut down and frames put together before anything stands on them.
+  for (const [id, { name, own }] of Object.entries(document.kit.parts)) {
+    const made = own?.made;
+    if (!made || (made.kind === 'tray' && Object.values(made.off).every((mm) => mm === 0))) continue;
+    const sawn = made.kind === 'tray' ? lossOf(made).sawn : 0;
+    add({
+      id: `carrier.${id}`,
+      name: made.kind === 'tray' ? `Cut ${name} down along its sheet` : `Saw the bars of ${name} and join them`,
+      phase: 'cut',
+      minutes: Math.round(made.kind === 'tray' ? 10 + sawn / MINUTES.sawn : barsOf(made).length * MINUTES.bar),
+      after: [before('trial', 'reversibility', 'a trial fit costs nothing, a cut can’t be undone')],
+      tools:
+        made.kind === 'tray'
+          ? ['jigsaw or cutting disc', 'file']
+          : ['hacksaw', made.joint === 'rivets' ? 'riveter' : 'screwdriver'],
+      cautions: [EYES, DUST],
+      about: { kind: 'part', id },
+      of: JSON.stringify(made),
+    });
+    cuts.push(`carrier.${id}`);
   }
   const dirty = [...cuts, ...removed.map(([id]) => `strip.${id}`)];
   if (dirty.length > 0)

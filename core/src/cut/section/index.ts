@@ -112,6 +112,9 @@ export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
   },
   things: ({ openings, prints }) => ({ cut: openings, print: prints }),
   forget: ({ cut }, { kind, id: gone }) => {
+    // Sheets of a tray, of the floor of a drawer.
+    if (kind === 'part') delete cut.printed[`${gone}-plate`];
+    if (kind === 'body') delete cut.printed[`${gone}-floor`];
     if (kind === 'face') {
       if (cut.mirrored.includes(gone)) cut.mirrored = cut.mirrored.filter((f) => f !== gone);
       delete cut.printed[gone];

@@ -8,47 +8,11 @@ import { halfOf, type CutOpening, type Lying } from '../openings/opening';
 import { wallWorks } from '../findings/walls';
 import { numbersOf } from '../findings/webs';
 import { ventHoles } from '../vents/pattern';
+import { carriersToCut, carrierSheet } from './carriers';
+import type { HoleRow, Sheet, SheetItem } from './items';
 import { laidFlat, unrolledOf, type Unrolled } from './unrolled';
 
-/** Something drawn on a sheet, in mm from the face's datum; layers as in a DXF of the same sheet. */
-export type SheetItem = { layer: 'cut' | 'drill' | 'reference' | 'engrave' } & (
-  | { kind: 'circle'; centre: Point2; radius: number }
-  | { kind: 'rectangle'; centre: Point2; half: [number, number]; radius: number }
-  | { kind: 'line'; points: Point2[]; closed: boolean; dashed?: boolean }
-  | {
-      kind: 'text';
-      at: Point2;
-      text: string;
-      size: number;
-      anchor: 'start' | 'middle';
-      /** It belongs on the face; other words are for the reader of the sheet. */
-      label?: true;
-    }
-);
-
-/** A row of the hole table; u and v are the centre's distances from the datum, mm. */
-export interface HoleRow {
-  number: number;
-  name: string;
-  kind: 'cut' | 'drill';
-  u: number;
-  v: number;
-  size: string;
-}
-
-/** One face at 1:1. */
-export interface Sheet {
-  face: FaceId;
-  title: string;
-  /** Size of the face's bounding box, mm. */
-  width: number;
-  height: number;
-  mirrored: boolean;
-  /** Said under the title; otherwise from where the face is seen and what its datum is. */
-  caption?: string;
-  items: SheetItem[];
-  holes: HoleRow[];
-}
+export type { HoleRow, Sheet, SheetItem } from './items';
 
 const CROSS = 4; // half-length of a centre cross, mm
 const HATCH = 4; // distance of hatch lines, mm
@@ -65,6 +29,12 @@ export function facesToCut(document: Conversion, assembly: Assembly = assemble(d
   return assembly.hull.frames.map((f) => f.face).filter((face) => wanted.has(face));
 }
 
+/** Faces, trays and floors of drawers that have something to cut or drill: each has its sheet. */
+export const sheetsToCut = (document: Conversion, assembly: Assembly = assemble(document)): string[] => [
+  ...facesToCut(document, assembly),
+  ...carriersToCut(document, assembly),
+];
+
 /**
  * What a sheet shows: all of it; centres alone, to be punched through the paper; or the lines alone and mirrored, to be
  * rubbed or ironed on from the printed side.
@@ -79,7 +49,8 @@ export function sheetOf(
   assembly: Assembly = assemble(document),
   variant: SheetVariant = 'full',
 ): Sheet {
-  const full = fullSheet(document, face, assembly);
+  const isFace = assembly.hull.frames.some((f) => f.face === face);
+  const full = (isFace ? undefined : carrierSheet(document, assembly, face)) ?? fullSheet(document, face, assembly);
   return variant === 'full' ? full : variant === 'punch' ? punched(full) : transferred(full);
 }
 

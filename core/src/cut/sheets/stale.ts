@@ -1,7 +1,8 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
-import { facesToCut, sheetOf, type Sheet } from './sheet';
+import { carrierOfSheet } from './carriers';
+import { sheetOf, sheetsToCut, type Sheet } from './sheet';
 
 /**
  * What a sheet was drawn from, as eight hexadecimal digits: printed on it, so that a sheet on the bench is known for what
@@ -24,7 +25,7 @@ export function markOf({ items, width, height, mirrored }: Sheet): string {
 export function staleFaces(document: Conversion, assembly: Assembly): string[] {
   const printed = Object.entries(document.cut.printed);
   if (printed.length === 0) return [];
-  const faces = new Set(facesToCut(document, assembly));
+  const faces = new Set(sheetsToCut(document, assembly));
   return printed
     .filter(([face, { mark }]) => !faces.has(face) || markOf(sheetOf(document, face, assembly)) !== mark)
     .map(([face]) => face);
@@ -34,7 +35,8 @@ export function staleFaces(document: Conversion, assembly: Assembly): string[] {
 export const staleFindings = (document: Conversion, assembly: Assembly): Finding[] =>
   staleFaces(document, assembly).map((face) => {
     const { mark, when } = document.cut.printed[face]!;
-    const name = face === 'bottom' ? 'floor' : `${face} face`;
+    const about = carrierOfSheet(document, assembly, face);
+    const name = about ? sheetOf(document, face, assembly).title : face === 'bottom' ? 'floor' : `${face} face`;
     return {
       id: `cut/stale/${face}`,
       station: 'cut',
@@ -42,6 +44,6 @@ export const staleFindings = (document: Conversion, assembly: Assembly): Finding
       sentence: `The sheet of the ${name} that was printed ${when} (${mark}) is not what the plan says now: print it again, throw the old one away.`,
       brief: `old sheet, ${name}`,
       figures: [],
-      about: [{ kind: 'face', id: face }],
+      about: [about ?? { kind: 'face', id: face }],
     };
   });

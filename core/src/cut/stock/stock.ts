@@ -1,5 +1,6 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
+import { barsOf } from '../../kit';
 import { wallWorks } from '../findings/walls';
 import { openingsOf } from '../openings/derived';
 import { halfOf } from '../openings/opening';
@@ -30,6 +31,11 @@ export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
   const many = <T extends { count: number }>(all: Readonly<Record<string, T>> | undefined) =>
     Object.values(all ?? {}).flatMap((p) => Array.from({ length: p.count }, () => p));
   const flat = [...plates, ...many(stock?.pieces).map(({ name, width, height }) => ({ name, width, height }))];
+  const framed = Object.values(document.kit.parts).flatMap(({ name: of, own }) =>
+    own?.made?.kind === 'frame'
+      ? barsOf(own.made).map(({ name, length }) => ({ name: `${of}, ${name}`, length: Math.round(length * 10) / 10 }))
+      : [],
+  );
   const wrong: string[] = [];
   const tried = <T>(work: () => T, nothing: T): T => {
     try {
@@ -44,7 +50,7 @@ export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
     bars: tried(
       () =>
         cutBars(
-          many(stock?.lengths).map(({ name, length }) => ({ name, length })),
+          [...framed, ...many(stock?.lengths).map(({ name, length }) => ({ name, length }))],
           bar.length,
           bar.kerf,
         ),

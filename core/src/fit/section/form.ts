@@ -45,6 +45,8 @@ const placement = object({
   tilt: optional(object({ axis: oneOf(['x', 'y', 'z']), degrees: number(-MOST_TILT, MOST_TILT) })),
   /** The lid, half, door, drawer or panel that carries it and that it moves with, where it is for the body shut; missing: the shell. */
   on: optional(id),
+  /** The tray or frame of the kit that it stands on: where that goes, it goes. */
+  with: optional(id),
 });
 
 /** What the user wants of a layout, beyond that everything fits. */

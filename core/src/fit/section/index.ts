@@ -60,12 +60,25 @@ export const CLEARANCE_WORDS: Readonly<Record<keyof Clearances, string>> = {
   markingOut: 'marking out, ±',
 };
 
-/** A search leaves it where it is: the user said so, or it rides on something that opens. */
-export const staysPut = ({ locked, on }: Pick<Placement, 'locked' | 'on'>): boolean => locked || on !== undefined;
+/**
+ * A search leaves a part where it is: the user said so, it rides on something that opens, it stands on a tray or frame,
+ * or something stands on it.
+ */
+export function staysPut({ placements }: Pick<Layout, 'placements'>, id: string): boolean {
+  const placement = placements[id];
+  if (!placement) return false;
+  const { locked, on, with: under } = placement;
+  return locked || on !== undefined || under !== undefined || Object.values(placements).some((p) => p.with === id);
+}
 
 const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
 /** Ids of the parts at both ends of a connection. */
 const endsOf = (cable: string) => cable.split(/[>:]/).slice(0, 2);
+
+/** What stood on a part stands by itself. */
+function leaveStanding({ placements }: Pick<Layout, 'placements'>, carrier: string): void {
+  for (const placement of Object.values(placements)) if (placement.with === carrier) delete placement.with;
+}
 
 export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit; layout: Layout }, LayoutChange>({
   key: 'layout',
@@ -83,8 +96,10 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
     placePart: {
       alter: ({ layout }, { id, placement }) => {
         for (const other of rowMates(layout, id)) put(layout.placements, other, null);
-        if (!placement) put(layout.placements, id, null);
-        else Object.assign(layout.placements, placesInRow(layout, id, placement));
+        if (!placement) {
+          put(layout.placements, id, null);
+          leaveStanding(layout, id);
+        } else Object.assign(layout.placements, placesInRow(layout, id, placement));
       },
       words: ({ kit }, { id, placement }) =>
         placement ? `move ${named(kit, id)}` : `take ${named(kit, id)} out of the shell`,
@@ -134,6 +149,7 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
         for (const placement of Object.values(placements)) if (placement.on === id) delete placement.on;
     if (kind !== 'part') return;
     delete layout.placements[id];
+    for (const { placements } of [layout, ...Object.values(layout.variants)]) leaveStanding({ placements }, id);
     for (const [key, { parts }] of Object.entries(layout.rows ?? {})) {
       delete parts[id];
       if (Object.keys(parts).length < 2) delete layout.rows![key];

@@ -13,9 +13,10 @@ interface Plan {
 export function complaintsOfLayout(plan: Plan): Complaint[] {
   const { kit, layout } = plan;
   const complaints: Complaint[] = [];
-  for (const [id, { rear, top, on }] of Object.entries(layout.placements)) {
+  for (const [id, { rear, top, on, with: under }] of Object.entries(layout.placements)) {
     const path = `/layout/placements/${id}`;
     if (on !== undefined) complaints.push(...complaintsOfCarrier(plan, id, on));
+    if (under !== undefined) complaints.push(...complaintsOfStand(plan, id, under));
     if (!Object.hasOwn(kit.parts, id))
       complaints.push({ path, message: `A place for “${id}”, but the kit has no such part.` });
     if (axisOf(rear) === axisOf(top))
@@ -55,6 +56,27 @@ function complaintsOfCarrier({ shell }: Plan, id: string, on: string): Complaint
         : `“${id}” rides on “${on}”, but the shell has no such body.`,
     },
   ];
+}
+
+/** A part stands on a tray or frame of the kit that is in the shell, at last not on itself, and opens with it. */
+function complaintsOfStand({ kit, layout }: Plan, id: string, under: string): Complaint[] {
+  const path = `/layout/placements/${id}/with`;
+  const name = (of: string) => kit.parts[of]?.name ?? of;
+  const complaint = (message: string): Complaint[] => [{ path, message }];
+  const carrier = Object.hasOwn(kit.parts, under) ? kit.parts[under] : undefined;
+  if (!carrier) return complaint(`“${name(id)}” stands on “${under}”, but the kit has no such part.`);
+  if (!carrier.own?.carries)
+    return complaint(`“${name(id)}” can’t stand on “${carrier.name}”: name a tray, a frame or a part others stand on.`);
+  if (!Object.hasOwn(layout.placements, under))
+    return complaint(`“${name(id)}” stands on “${carrier.name}”, which is not in the shell: place that first.`);
+  const seen = new Set([id]);
+  for (let at: string | undefined = under; at !== undefined; at = layout.placements[at]?.with) {
+    if (seen.has(at)) return complaint(`“${name(id)}” would carry itself: “${carrier.name}” stands on it in the end.`);
+    seen.add(at);
+  }
+  if (layout.placements[id]!.on !== layout.placements[under]!.on)
+    return complaint(`“${name(id)}” stands on “${carrier.name}”: both ride on the same body, or on none.`);
+  return [];
 }
 
 const PAIR_WISHES: readonly WishKind[] = ['near', 'apart', 'together', 'level', 'above'];

@@ -70,6 +70,67 @@ const ownFace = object({
   cut: nullable(object({ u: place, v: place, width: size, height: size })),
 });
 
+/** How a tray is held in the shell. */
+export const TRAY_HOLDS = ['screws', 'blocks', 'angles'] as const;
+/** The edges along which a tray is cut down. */
+export const TRAY_EDGES = ['left', 'right', 'front', 'rear'] as const;
+
+/**
+ * A tray from another machine: a plate with places for standoffs, and the rear panel that is one piece with it. mm, in its
+ * own axes: x to its right, y to its rear, from the whole plate's left front corner.
+ */
+const tray = {
+  /** The machine, standard or hole map it is from. */
+  from: text(120),
+  width: number(20, 1200),
+  depth: number(20, 1200),
+  thickness: number(0.3, 12),
+  /** Of the rear panel over the plate; 0: it has none. */
+  rear: number(0, 400),
+  /** Standoffs, by hole. */
+  standoffs: record(object({ x: number(-50, 1300), y: number(-50, 1300) }), 60),
+  /** What is open in the rear panel: left lower corner from its left lower corner over the plate, seen from behind it the other way. */
+  openings: record(
+    object({ name: text(60), x: number(0, 1200), z: number(0, 400), width: number(1, 1200), height: number(1, 400) }),
+    24,
+  ),
+  /** What is cut off at each edge, mm; and off the top of the rear panel. */
+  off: object({
+    left: number(0, 1200),
+    right: number(0, 1200),
+    front: number(0, 1200),
+    rear: number(0, 1200),
+    top: number(0, 400),
+  }),
+  held: oneOf(TRAY_HOLDS),
+  material: oneOf(['steel', 'aluminium', 'plywood']),
+};
+
+export const FRAME_FORMS = ['flat', 'box'] as const;
+export const BAR_PROFILES = ['angle', 'square tube', 'flat bar', 'solid'] as const;
+export const BAR_JOINTS = ['rivets', 'screws', 'corner pieces'] as const;
+export const MOST_CROSS = 12;
+
+/** A frame of bars: a flat one with cross members, or a box of two with uprights. mm, from outside to outside. */
+const frame = {
+  shape: oneOf(FRAME_FORMS),
+  width: number(40, 3000),
+  depth: number(40, 3000),
+  /** Of a box. */
+  height: number(0, 3000),
+  /** Cross members from front to rear, besides the two at the ends. */
+  cross: whole(0, MOST_CROSS),
+  profile: oneOf(BAR_PROFILES),
+  /** Side of the bar, and thickness of its walls. */
+  side: number(3, 100),
+  wall: number(0.5, 50),
+  joint: oneOf(BAR_JOINTS),
+  material: oneOf(['steel', 'aluminium', 'wood']),
+};
+
+/** From which sizes a design was made, so that it is made again when one of them changes. */
+export const madeForm = tagged('kind', { tray, frame });
+
 /** A part described block by block. */
 const ownDesign = object({
   /** What it is, like a row of the library; missing: something else. */
@@ -83,6 +144,8 @@ const ownDesign = object({
   power: object({ idle: watts, typical: watts, peak: watts }),
   /** Where it comes from: a file, a hole map, the bench. */
   source: text(200),
+  /** A tray or a frame of these sizes: its blocks follow from them. */
+  made: optional(madeForm),
 });
 
 /** A part of the kit: a row of the standards library with its dimensions, each adjustable; or an own design. */
@@ -165,6 +228,9 @@ export const form = object({ parts: record(part), holeMaps: record(holeMap), pho
 export type OwnBlock = Of<typeof ownBlock>;
 export type OwnHole = Of<typeof ownHole>;
 export type OwnFace = Of<typeof ownFace>;
+export type Made = Of<typeof madeForm>;
+export type MadeTray = Extract<Made, { kind: 'tray' }>;
+export type MadeFrame = Extract<Made, { kind: 'frame' }>;
 export type OwnDesign = Of<typeof ownDesign>;
 export type Part = Of<typeof part>;
 export type BoardEdge = (typeof BOARD_EDGES)[number];

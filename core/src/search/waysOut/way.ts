@@ -112,10 +112,7 @@ export function wayFrom(document: Conversion, i: Intervention, layout: Layout): 
   };
 }
 
-export function isLocked({ layout }: Conversion, id: string): boolean {
-  const placement = layout.placements[id];
-  return placement !== undefined && staysPut(placement);
-}
+export const isLocked = ({ layout }: Conversion, id: string): boolean => staysPut(layout, id);
 
 /** Where all parts are now, in a plan with every part in place. */
 export function present(document: Conversion): Record<string, Placement> | undefined {

@@ -1,5 +1,5 @@
 import {
-  facesToCut,
+  sheetsToCut,
   markOf,
   OVERLAP,
   PAPERS,
@@ -37,7 +37,7 @@ export function SheetPanel() {
   const [chosen, setChosen] = useState<string>();
   const [variant, setVariant] = useState<SheetVariant>('full');
   const [together, setTogether] = useState(false);
-  const faces = useMemo(() => facesToCut(document, assembly), [document, assembly]);
+  const faces = useMemo(() => sheetsToCut(document, assembly), [document, assembly]);
   const face = chosen && faces.includes(chosen) ? chosen : faces[0];
   const { cut } = document;
   const set = (patch: Partial<CutSettings>) => submit({ type: 'setCut', cut: patch });
@@ -103,7 +103,11 @@ export function SheetPanel() {
                 className={`min-h-8 rounded-sm border px-2.5 font-label font-semibold ${f === face ? 'border-ink bg-ink text-sheet' : 'border-line-strong'}`}
                 onClick={() => setChosen(f)}
               >
-                {f === 'bottom' ? 'floor' : f}
+                {facesOf(document.shell.hull).includes(f)
+                  ? f === 'bottom'
+                    ? 'floor'
+                    : f
+                  : sheetOf(document, f, assembly).title}
               </button>
             ))}
           </div>
@@ -171,7 +175,7 @@ export function SheetPanel() {
         Measure both rulers of a print ({inUnit('100 mm', unit)}) with calipers and type what they are: the next print
         is true.
       </p>
-      {face && (
+      {face && facesOf(document.shell.hull).includes(face) && (
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"

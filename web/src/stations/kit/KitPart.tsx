@@ -1,5 +1,6 @@
 import { nameApart, nextId, type Part } from '@young-shell/core/document';
 import { standardPart } from '@young-shell/core/standards';
+import { useEffect, useRef } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { toast } from 'sonner';
 import { api } from '../../document/api';
@@ -10,6 +11,7 @@ import { MeasuredField } from '../../ui/MeasuredField';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
+import { MadeEditor } from './own/MadeEditor';
 import { OwnPartEditor } from './own/OwnPartEditor';
 import { PartPreview } from './PartPreview';
 
@@ -21,8 +23,13 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
   const document = useAppSelector(selectDocument);
   const placed = id in document.layout.placements;
   const row = standardPart(part.standard);
+  const line = useRef<HTMLLIElement>(null);
+  // A part that was just added, or picked in the view, is seen.
+  useEffect(() => {
+    if (open) line.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   return (
-    <li className="border-t border-line py-1 first:border-t-0">
+    <li ref={line} className="border-t border-line py-1 first:border-t-0">
       <button
         type="button"
         aria-expanded={open}
@@ -67,7 +74,7 @@ export function KitPart({ id, part }: { id: string; part: Part }) {
               }
             />
           ))}
-          {part.own && <OwnPartEditor id={id} part={part} />}
+          {part.own?.made ? <MadeEditor id={id} part={part} /> : part.own && <OwnPartEditor id={id} part={part} />}
           <Button
             className="col-span-2"
             onClick={() =>

@@ -1,4 +1,4 @@
-import { nextId, OWN, type Part } from '@young-shell/core/document';
+import { nameApart, nextId, OWN, type Part } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { Plus, Trash2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
@@ -11,6 +11,7 @@ import { Button } from '../../../ui/Button';
 import { Section } from '../../../ui/Section';
 import { select } from '../../../view/slice';
 import { PartPreview } from '../PartPreview';
+import { FrameForm, TrayForm } from './CarrierForms';
 import { PanelForm } from './PanelForm';
 import { PartImport } from './PartImport';
 
@@ -58,9 +59,10 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
     api.parts().then(setKept, () => setKept([]));
   }, []);
   useEffect(load, [load]);
-  const add = (part: Part) => {
-    const id = nextId(kit.parts, 'own', spent);
-    const wrong = submit({ type: 'addPart', id, part });
+  const add = (part: Part, stem = 'own') => {
+    const id = nextId(kit.parts, stem, spent);
+    const name = nameApart(kit, part.name);
+    const wrong = submit({ type: 'addPart', id, part: name === part.name ? part : { ...part, name } });
     if (wrong) {
       toast.error(wrong);
       return;
@@ -82,6 +84,8 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
           library and adjust the copy.
         </p>
       </Section>
+      <TrayForm onPart={add} />
+      <FrameForm onPart={add} />
       <PanelForm onPart={add} />
       <Section title="My parts, from all conversions">
         {kept?.length === 0 && (

@@ -1,0 +1,5 @@
+export { behindTray, bundleOf, type BehindTray } from './behind';
+export { carrierFindings } from './findings';
+export { frameLoad } from './load';
+export { resized } from './resized';
+export { heldOn, standOn, type Stand } from './stand';

@@ -1,0 +1,29 @@
+import { placePart } from '../../assembly';
+import type { Change, Conversion, Made } from '../../document';
+import { partMade } from '../../kit';
+import type { Vec3 } from '../../solid';
+
+/**
+ * The change that gives a tray or frame other sizes, or cuts it down: what is left of it stays where it is, and so does
+ * what stands on it.
+ * @throws Error where nothing is left, or bars do not fit
+ */
+export function resized(document: Conversion, id: string, made: Made): Change {
+  const { kit, layout } = document;
+  const before = kit.parts[id];
+  if (!before) throw new Error(`The kit has no part “${id}”.`);
+  const part = partMade(made, before.name);
+  const was = layout.placements[id];
+  const changes: Change[] = [{ type: 'setPart', id, part }];
+  if (was) {
+    const [a, b] = [placePart(id, before, was), placePart(id, part, was)].map((p) => p.toShell([0, 0, 0])) as [
+      Vec3,
+      Vec3,
+    ];
+    const at = (v: number, i: 0 | 1 | 2) => Math.round((v + a[i] - b[i]) * 1000) / 1000;
+    const placement = { ...was, x: at(was.x, 0), y: at(was.y, 1), z: at(was.z, 2) };
+    if (placement.x !== was.x || placement.y !== was.y || placement.z !== was.z)
+      changes.push({ type: 'placePart', id, placement });
+  }
+  return { type: 'all', what: `sizes of ${before.name}`, changes };
+}

@@ -1,0 +1,77 @@
+import type { Made, OwnBlock, OwnDesign, Part } from '../../document';
+import { OWN } from '../../document';
+import { measured } from '../../quantity';
+import { DENSITY } from '../../standards';
+import type { MadeBox } from './box';
+import { barsOf, frameBlocks } from './frame';
+import { trayBlocks, trayHoles } from './tray';
+
+/** Sheet that was bent and bars that were sawn are so exact, mm. Common practice, no source. */
+const MADE = 0.5;
+
+/**
+ * The part that a tray or a frame of such sizes is: its blocks, its holes, its weight. What it is called and what the user
+ * weighed stay when its sizes change.
+ * @throws Error where nothing is left of it
+ */
+export function partMade(made: Made, name: string): Part {
+  const boxes = made.kind === 'tray' ? trayBlocks(made) : frameBlocks(made);
+  const tidy = (v: number) => Math.round(v * 1000) / 1000;
+  const at = (v: number) => measured(tidy(v), 'calipers', 0);
+  const size = (v: number) => measured(tidy(v), 'calipers', MADE);
+  const blocks: OwnDesign['blocks'] = Object.fromEntries(
+    boxes.map(({ name: of, low, high }, i): [string, OwnBlock] => [
+      `piece-${i + 1}`,
+      {
+        name: of,
+        role: 'body',
+        shape: { kind: 'box' },
+        x: at(low[0]),
+        y: at(low[1]),
+        z: at(low[2]),
+        width: size(high[0] - low[0]),
+        depth: size(high[1] - low[1]),
+        height: size(high[2] - low[2]),
+        direction: null,
+        plug: 0,
+        conducts: made.material === 'steel' || made.material === 'aluminium' ? 'metal' : null,
+      },
+    ]),
+  );
+  const holes: OwnDesign['holes'] = Object.fromEntries(
+    (made.kind === 'tray' ? trayHoles(made) : []).map(({ x, y, diameter }, i) => [
+      `hole-${i + 1}`,
+      { name: `hole ${i + 1}`, x: size(x), y: size(y), diameter: measured(diameter) },
+    ]),
+  );
+  return {
+    name,
+    standard: OWN,
+    dimensions: {},
+    mass: Math.round(massOf(made)),
+    own: {
+      blocks,
+      holes,
+      faces: {},
+      carries: true,
+      power: { idle: 0, typical: 0, peak: 0 },
+      source: made.kind === 'tray' ? `tray of ${made.from}` : 'frame of bars',
+      made,
+    },
+  };
+}
+
+/** What it weighs, g: its material by volume, of bars by their section. */
+export function massOf(made: Made): number {
+  const density = DENSITY[made.material].value * 1e-6; // g/mm³
+  if (made.kind === 'frame') return barsOf(made).reduce((sum, bar) => sum + bar.length * bar.area, 0) * density;
+  return trayBlocks(made).reduce((sum, b) => sum + volume(b), 0) * density;
+}
+
+const volume = ({ low, high }: MadeBox) => (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
+
+/** How far the left, front and lower end of a made part is from the corner its sizes count from, mm. */
+export function lowOf(made: Made): [number, number, number] {
+  const boxes = made.kind === 'tray' ? trayBlocks(made) : frameBlocks(made);
+  return [0, 1, 2].map((i) => Math.min(...boxes.map((b) => b.low[i]!))) as [number, number, number];
+}
