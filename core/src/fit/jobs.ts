@@ -14,7 +14,9 @@ import {
   whereCanItGo,
   missOf,
   settledLayouts,
+  howFar,
   smallestBox,
+  type HowFar,
   settledWays,
   type Conflict,
   type FitOption,
@@ -243,6 +245,29 @@ export async function smallest(
   }
   return { ...found, later };
 }
+
+/** How far a shell can be cut down with everything where it is; less of it where cables or the order stop it. */
+export async function howFarDown(host: JobHost, document: Conversion): Promise<HowFar> {
+  const options = {
+    assess: (plan: Conversion) => host.assess(plan),
+    onProgress: (share: number) => host.tell(share, 'gaps between what stands in it'),
+  };
+  const found = howFar(document, options);
+  if (found.cuts.length === 0) return found;
+  let later = await laterStops(host, document, found.change);
+  for (const share of LESS) {
+    if (later.length === 0) break;
+    host.tell(1, 'cables, order');
+    const less = howFar(document, { ...options, share });
+    if (less.cuts.length === 0) break;
+    later = await laterStops(host, document, less.change);
+    if (later.length === 0) return { ...less, later };
+  }
+  return { ...found, later: await laterStops(host, document, found.change) };
+}
+
+/** Shares of what could come out that are tried where all of it leaves no way for cables or hands. */
+const LESS = [0.8, 0.6, 0.4];
 
 /** A box is grown by such shares, and by no more than this in all, for what is asked after it was found. */
 const GROW = 1.04;

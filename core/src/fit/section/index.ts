@@ -15,7 +15,7 @@ import {
 import { placesInRow, rowMates } from './row';
 import { complaintsOfLayout } from './rules';
 
-export { placesInRow, rowOf } from './row';
+export { placesInRow, rowMates, rowOf } from './row';
 
 export {
   OUTLOOK_NAMES,

@@ -9,6 +9,7 @@ import { HullForm } from './HullForm';
 import { LitresTable } from './LitresTable';
 import { OpeningList } from './OpeningList';
 import { RoomPanel } from './RoomPanel';
+import { CutItDown } from './CutItDown';
 import { SmallestBox } from './SmallestBox';
 import { SurveyPanel } from './SurveyPanel';
 import { WallList } from './WallList';
@@ -34,6 +35,7 @@ export function ShellStation() {
               <WallList />
               <BodyList />
               <SmallestBox />
+              <CutItDown />
             </>
           ),
         },
