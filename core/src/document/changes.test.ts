@@ -260,6 +260,10 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       wish: { kind: 'near', part: 'card-1', other: 'board-1', face: null, distance: 20 },
     },
   ],
+  setRides: [
+    { ...deck, layout: { ...deck.layout, rides: { 'card-1': 'lid' } } },
+    { type: 'setRides', id: 'card-1', on: null },
+  ],
   setRow: [
     deck,
     {

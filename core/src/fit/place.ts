@@ -9,7 +9,7 @@ import {
   type Assembly,
   type PlacedPart,
 } from '../assembly';
-import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
+import { axisIndex, placesInRow, rowOf, type Conversion, type Placement } from '../document';
 import { kindOf } from '../parts';
 import { axisOf, ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { facesHold } from './behind';
@@ -157,6 +157,8 @@ function search(
   if (runs.some((r) => r.count === 0)) return [];
   // It stays on what it rides on.
   const on = document.layout.placements[id]?.on;
+  const body = on === undefined ? undefined : document.shell.bodies[on];
+  const hangs = body?.cut.kind === 'plane' && body.cut.side === 'above';
   const carries = standingOn(document, id).length > 0;
   const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation, ...(on === undefined ? {} : { on }) };
   /** The part at a place, with those that are in a row with it, and what stands on it, at theirs. */
@@ -177,7 +179,7 @@ function search(
   const cells = cheapest(MOST_KEPT, (offer) =>
     eachFree(map, (ix, iy, iz) => {
       const at: Vec3 = [valueOf(runs[0], ix), valueOf(runs[1], iy), valueOf(runs[2], iz)];
-      offer(near ? distanceTo(near, at) : placeCost(at, size, bounds), at);
+      offer(near ? distanceTo(near, at) : placeCost(at, size, bounds, hangs), at);
     }),
   );
   // The grid took cylinders as boxes and walls as exact: the first that passes exactly is the best.
@@ -204,6 +206,9 @@ function search(
   return [];
 }
 
+/** Brackets on a lid reach so far past its joint, mm. Common practice, no source. */
+const BRACKET = 60;
+
 /** Where a part may be along each axis: in the shell, or in the drawer that it rides in. */
 function roomOf(document: Conversion, { hull, drawers }: Assembly, id: string): [number, number][] {
   const on = document.layout.placements[id]?.on;
@@ -215,6 +220,17 @@ function roomOf(document: Conversion, { hull, drawers }: Assembly, id: string): 
     return ([0, 1, 2] as Axis[]).map((i) =>
       i === axisOf(outward) ? [hull.innerLow[i], hull.innerHigh[i]] : spanAlong(document, hull, body, i),
     );
+  // A lid or half holds what is in it, or hangs from it on brackets.
+  if (body?.cut.kind === 'plane') {
+    const { axis, at, side } = body.cut;
+    const above = side === 'above';
+    return ([0, 1, 2] as Axis[]).map((i): [number, number] => {
+      if (i !== axisIndex(axis)) return [hull.innerLow[i], hull.innerHigh[i]];
+      return above
+        ? [Math.max(hull.innerLow[i], at.value - BRACKET), hull.innerHigh[i]]
+        : [hull.innerLow[i], Math.min(hull.innerHigh[i], at.value + BRACKET)];
+    });
+  }
   return [0, 1, 2].map((i): [number, number] => [
     block ? block.low[i]! : hull.innerLow[i]!,
     // A drawer is open on top: what stands in it may stand higher than its sides.
@@ -226,10 +242,11 @@ const round = (value: number) => Math.round(value * 1000) / 1000;
 
 const distanceTo = (near: Placement, at: Vec3) => Math.hypot(at[0] - near.x, at[1] - near.y, at[2] - near.z);
 
-/** Low, at a side and to the rear: what keeps the free room in one piece (common practice, no source). */
-function placeCost(at: Vec3, size: Vec3, bounds: [number, number][]): number {
+/** Low (or high, on what is above), at a side and to the rear: what keeps the free room in one piece (common practice, no source). */
+function placeCost(at: Vec3, size: Vec3, bounds: [number, number][], hangs: boolean): number {
   const gap = (i: Axis) => Math.min(at[i] - bounds[i]![0], bounds[i]![1] - at[i] - size[i]);
-  return 0.5 * (at[2] - bounds[2]![0]) + 0.15 * gap(0) + 0.1 * (bounds[1]![1] - at[1] - size[1]);
+  const stands = hangs ? bounds[2]![1] - at[2] - size[2] : at[2] - bounds[2]![0];
+  return 0.5 * stands + 0.15 * gap(0) + 0.1 * (bounds[1]![1] - at[1] - size[1]);
 }
 
 function distinct(found: readonly Proposal[]): Proposal[] {

@@ -6,6 +6,7 @@ import { judgeOf } from './judged';
 import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
+import { ridersFirst } from './riders';
 import { randomFrom } from './random';
 import { costIn, fixedSpots, kitOf, wantedWebs, type Freedom, type SearchedKit } from './searchedKit';
 
@@ -27,12 +28,50 @@ const NOTHING_YET = 6;
 /** Placings that one try may use before it starts anew with other luck. */
 const TRY = 90;
 
+/** Other places of what rides that are tried where the rest has no layout beside the best ones. */
+const RIDES_TRIED = 3;
+
+/**
+ * Places the whole kit in several different ways. What is to ride on a lid, door, drawer, tray or frame is put there first;
+ * everything else is searched beside it.
+ */
+export function searchLayouts(document: Conversion, options: LayoutOptions = {}): LayoutResult {
+  let last: LayoutResult | undefined;
+  for (let other = 0; other < RIDES_TRIED; other++) {
+    const riding = ridersFirst(document, options, other);
+    if (!riding) return last ?? searchFree(document, options);
+    if (riding.homeless.length > 0)
+      return last ?? { layouts: [], searched: riding.searched, ended: 'enough', homeless: riding.homeless };
+    const whole = (layout: Layout): Layout => ({
+      ...layout,
+      placements: { ...layout.placements, ...riding.placements },
+    });
+    const { onLayout } = options;
+    const start = startOf(riding.document, options);
+    const judged = judgeOf(riding.document, start, options.assess);
+    if (start.free.length === 0) {
+      const alone = markLayout(riding.document, start, {}, 'layout-1');
+      const held = alone && judged(alone);
+      last = { layouts: held ? [whole(held)] : [], searched: riding.searched, ended: 'enough', homeless: [] };
+      if (held) onLayout?.(last.layouts);
+    } else {
+      last = searchFree(riding.document, {
+        ...options,
+        ...(onLayout ? { onLayout: (some) => onLayout(some.map(whole)) } : {}),
+      });
+      last = { ...last, layouts: last.layouts.map(whole), searched: `${last.searched}; ${riding.searched}` };
+    }
+    if (last.layouts.length > 0 || last.ended === 'stopped') return last;
+  }
+  return last ?? searchFree(document, options);
+}
+
 /**
  * Places the whole kit in several different ways, better ones as it goes on. Each try is a depth-first search over
  * corner positions with its own luck; what it finds is taken off the grid, checked exactly and marked by the soft
  * rules. Pure: the same document, seed and steps give the same layouts.
  */
-export function searchLayouts(document: Conversion, options: LayoutOptions = {}): LayoutResult {
+function searchFree(document: Conversion, options: LayoutOptions = {}): LayoutResult {
   const {
     seed = 1,
     wanted = 10,

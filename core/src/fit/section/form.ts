@@ -110,6 +110,8 @@ export const form = object({
   variants: record(variant, 24),
   /** Missing: none. */
   rows: optional(record(row)),
+  /** Where a search is to put parts: on a lid, half, door, drawer or panel, on a tray or frame; by part. */
+  rides: optional(keyed(id, id, 400)),
   /** Missing: the usual one. */
   outlook: optional(oneOf(OUTLOOK_NAMES)),
   clearances: optional(clearances),

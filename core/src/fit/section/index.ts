@@ -40,6 +40,7 @@ export type LayoutChange =
   | { type: 'placePart'; id: string; placement: Placement | null }
   | { type: 'setWish'; id: string; wish: Wish | null }
   | { type: 'setRow'; id: string; row: Row | null }
+  | { type: 'setRides'; id: string; on: string | null }
   | { type: 'setVariant'; id: string; variant: Variant | null }
   | { type: 'setOutlook'; outlook: Outlook }
   | { type: 'setClearance'; name: keyof Clearances; value: number | null }
@@ -119,6 +120,17 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
       },
       words: ({ layout }, { id, row }) => (row ? `row: ${row.name}` : `no row ${layout.rows?.[id]?.name ?? ''}`.trim()),
     },
+    setRides: {
+      alter: ({ layout }, { id, on }) => {
+        layout.rides ??= {};
+        put(layout.rides, id, on);
+        if (Object.keys(layout.rides).length === 0) delete layout.rides;
+      },
+      words: ({ kit, shell }, { id, on }) =>
+        on === null
+          ? `a search puts ${named(kit, id)} anywhere`
+          : `a search puts ${named(kit, id)} on ${kit.parts[on]?.name ?? shell.bodies[on]?.name ?? on}`,
+    },
     setVariant: {
       alter: ({ layout }, { id, variant }) => put(layout.variants, id, variant),
       words: (_document, { variant }) => (variant ? `keep layout ${variant.name}` : 'delete a kept layout'),
@@ -147,6 +159,10 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
     if (kind === 'body')
       for (const placements of [layout.placements, ...Object.values(layout.variants).map((v) => v.placements)])
         for (const placement of Object.values(placements)) if (placement.on === id) delete placement.on;
+    for (const [part, on] of Object.entries(layout.rides ?? {}))
+      if ((kind === 'part' && part === id) || ((kind === 'part' || kind === 'body') && on === id))
+        delete layout.rides![part];
+    if (layout.rides && Object.keys(layout.rides).length === 0) delete layout.rides;
     if (kind !== 'part') return;
     delete layout.placements[id];
     for (const { placements } of [layout, ...Object.values(layout.variants)]) leaveStanding({ placements }, id);

@@ -27,6 +27,7 @@ export function complaintsOfLayout(plan: Plan): Complaint[] {
   }
   for (const [id, { name, parts }] of Object.entries(layout.rows ?? {}))
     complaints.push(...complaintsOfRow(plan, id, name, Object.keys(parts)));
+  for (const [id, on] of Object.entries(layout.rides ?? {})) complaints.push(...complaintsOfRide(plan, id, on));
   for (const [id, wish] of Object.entries(layout.wishes)) complaints.push(...complaintsOfWish(plan, id, wish));
   return complaints;
 }
@@ -42,6 +43,22 @@ function complaintsOfRow({ kit, layout }: Plan, id: string, name: string, parts:
     ([key, row]) => key < id && parts.some((part) => Object.hasOwn(row.parts, part)),
   );
   return other ? [{ path, message: `A part of “${name}” is in “${other[1].name}” already.` }] : [];
+}
+
+/** Where a search is to put a part: a body that comes off or moves, or another part that carries. */
+function complaintsOfRide({ shell, kit }: Plan, id: string, on: string): Complaint[] {
+  const path = `/layout/rides/${id}`;
+  if (!Object.hasOwn(kit.parts, id))
+    return [{ path, message: `A search is to put “${id}” somewhere, but the kit has no such part.` }];
+  const body = Object.hasOwn(shell.bodies, on) ? shell.bodies[on] : undefined;
+  const part = Object.hasOwn(kit.parts, on) && on !== id ? kit.parts[on] : undefined;
+  if ((body && body.kind !== 'ring') || part?.own?.carries) return [];
+  return [
+    {
+      path,
+      message: `A search can’t put “${kit.parts[id]!.name}” on “${on}”: name a lid, half, door, drawer, panel, tray or frame.`,
+    },
+  ];
 }
 
 /** A part rides on a body that is there and can be taken off or moved. */

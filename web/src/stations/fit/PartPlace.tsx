@@ -132,10 +132,10 @@ export function PartPlace({ id }: { id: string }) {
               <RotateCw size={16} aria-hidden />
             </Button>
           </div>
-          <RidesOn id={id} placement={placement} />
           <Tilt placement={placement} put={(next) => (placement.locked ? `${part.name} is locked.` : put(id, next))} />
         </>
       )}
+      <RidesOn id={id} placement={placement} />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look={placement ? 'plain' : 'strong'} disabled={busy || placement?.locked} onClick={() => void place()}>
           <WandSparkles size={15} aria-hidden /> {busy ? 'looking …' : 'Place it for me'}

@@ -3,6 +3,7 @@ import { heldOn, standOn } from '@young-shell/core/fit';
 import { toast } from 'sonner';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
 import { Choice } from '../../ui/Choice';
 import { useMove } from '../../view/useMove';
 
@@ -10,7 +11,39 @@ import { useMove } from '../../view/useMove';
  * What carries a part and takes it along: a lid, half, door, drawer or panel of the shell when it opens, a tray or frame of
  * the kit wherever it goes.
  */
-export function RidesOn({ id, placement }: { id: string; placement: Placement }) {
+export function RidesOn({ id, placement }: { id: string; placement: Placement | undefined }) {
+  return (
+    <>
+      {placement && <RidesNow id={id} placement={placement} />}
+      <SearchPuts id={id} />
+    </>
+  );
+}
+
+/** Where a search is to put it; elsewhere it stays where it rides. */
+function SearchPuts({ id }: { id: string }) {
+  const { kit, layout, shell } = useAppSelector(selectDocument);
+  const submit = useSubmit();
+  const bodies = Object.entries(shell.bodies).filter(([, body]) => body.kind !== 'ring');
+  const carriers = Object.entries(kit.parts).filter(([other, { own }]) => other !== id && own?.carries);
+  if (bodies.length + carriers.length === 0) return null;
+  return (
+    <div className="mt-2">
+      <Choice
+        label="A search puts it"
+        value={layout.rides?.[id] ?? ''}
+        options={[
+          { value: '', label: 'in the shell itself' },
+          ...bodies.map(([body, { name, kind }]) => ({ value: body, label: `on ${name || kind}` })),
+          ...carriers.map(([other, { name }]) => ({ value: other, label: `on ${name}` })),
+        ]}
+        onChange={(to) => submit({ type: 'setRides', id, on: to === '' ? null : to })}
+      />
+    </div>
+  );
+}
+
+function RidesNow({ id, placement }: { id: string; placement: Placement }) {
   const document = useAppSelector(selectDocument);
   const { kit, layout, shell } = document;
   const { put } = useMove();
