@@ -1,3 +1,4 @@
+export { drawerLoad, railFindings } from './rails';
 export { openedAt, type Opened } from './drawn';
 export { momentWords, openingFindings, thingName } from './findings';
 export { atWords, pointAt, shapeAt, type Motion } from './motion';

@@ -53,6 +53,20 @@ export function followFindings(document: Conversion, routes: readonly Route[]): 
   });
 }
 
+/** Up to where a cable that is too short for the whole way reaches: there it can be plugged. */
+function halfShut({ shell }: Conversion, follows: Route['follows']): string {
+  const { body: id, share } = follows?.upTo ?? { body: '', share: 0 };
+  const body = shell.bodies[id];
+  if (!body) return '';
+  const { motion } = body;
+  const name = body.name || body.kind;
+  const at =
+    motion.kind === 'swing'
+      ? `open by ${Math.floor(motion.angle * share)}°`
+      : `out by ${mm(motion.kind === 'slide' ? motion.travel.value * share : 0)}`;
+  return ` Yours reaches until ${name} is ${at}: it could only be plugged there, half shut, and ${name} would open no further.`;
+}
+
 /** What is wrong with the cables: too short, no way, bent too tightly, longer than is sold. */
 export function reachFindings(document: Conversion, routes: readonly Route[]): Finding[] {
   return routes.flatMap((route): Finding[] => {
@@ -86,7 +100,7 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
         ...base,
         id: `fit/reach/${link.id}`,
         verdict: 'stop',
-        sentence: `The ${cable.name} from ${ends} is ${mm(-slack)} too short: ${follows && !follows.lifted ? `to follow ${bodyNames(document, follows.bodies)} it wants` : 'the way is'} ${mm(length)}, yours is ${mm(own)}; ${suggested === undefined ? `the longest usual one is ${mm(cable.lengths.at(-1)!)}` : `take one of ${mm(suggested)}`}.`,
+        sentence: `The ${cable.name} from ${ends} is ${mm(-slack)} too short: ${follows && !follows.lifted ? `to follow ${bodyNames(document, follows.bodies)} it wants` : 'the way is'} ${mm(length)}, yours is ${mm(own)}; ${suggested === undefined ? `the longest usual one is ${mm(cable.lengths.at(-1)!)}` : `take one of ${mm(suggested)}`}.${halfShut(document, follows)}`,
         mayHaveRemedies: true,
         brief: `${cable.name} −${mm(-slack)}`,
         figures,

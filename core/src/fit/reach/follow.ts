@@ -15,6 +15,8 @@ export interface Follows {
   needed: number;
   /** It is lifted off by hand: it is unplugged first, or long enough to lay that beside. */
   lifted: boolean;
+  /** The user’s own one, too short for all of it, reaches up to this share of the one motion it follows: it is plugged half shut. */
+  upTo?: { body: string; share: number };
 }
 
 /** Where it moves a cable bends to no less than so many times its thickness (common practice, no source). */
@@ -45,7 +47,26 @@ export function followsOf(document: Pick<Conversion, 'shell'>, assembly: Assembl
     for (const q of ways[1]!.points) far = Math.max(far, Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]));
   far += ways[0]!.between + ways[1]!.between;
   const bends = Math.PI * MOVING_BEND * link.cable.thickness;
-  return { bodies, far, needed: far + link.from.straight + link.to.straight + bends, lifted };
+  const needed = far + link.from.straight + link.to.straight + bends;
+  const follows: Follows = { bodies, far, needed, lifted };
+  const [body] = bodies;
+  if (link.own !== undefined && link.own < needed && bodies.length === 1 && !lifted) {
+    const which = a === undefined ? 1 : 0;
+    const fixed = ways[1 - which]!.points[0]!;
+    const motion = motionOf(body);
+    const from = plugEnd(which === 0 ? link.from : link.to);
+    const spare = link.own - (needed - far);
+    if (motion) {
+      const reaches = (share: number) => {
+        const p = pointAt(motion, from, share);
+        return Math.hypot(p[0] - fixed[0], p[1] - fixed[1], p[2] - fixed[2]) <= spare;
+      };
+      let upTo = -1;
+      for (let k = 0; k <= MOMENTS && reaches(k / MOMENTS); k++) upTo = k / MOMENTS;
+      if (upTo > 0) follows.upTo = { body: body!, share: upTo };
+    }
+  }
+  return follows;
 }
 
 /** Where a point is during a motion, and half of what it moves between two of the moments, mm. */

@@ -1,10 +1,12 @@
 import { CLOSURE_KINDS, facesOf, type Body, type Side } from '@young-shell/core/document';
+import { measured } from '@young-shell/core/quantity';
 import { Plus, X } from 'lucide-react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Choice, same } from '../../ui/Choice';
+import { LengthField } from '../../ui/LengthField';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
@@ -100,6 +102,36 @@ export function BodyForm({ id, body }: { id: string; body: Body }) {
         <>
           {at('Depth inside', 'motion/depth')}
           {at('Travel on its rails', 'motion/travel')}
+          <LengthField
+            label="Boards (0: as its front)"
+            value={motion.board?.value ?? 0}
+            least={0}
+            most={60}
+            onCommit={(mm) => {
+              const { board: _, ...rest } = motion;
+              return put({ motion: mm === 0 ? rest : { ...rest, board: measured(mm, 'rule') } });
+            }}
+          />
+          <LengthField
+            label="Rail, each side (0: none)"
+            value={motion.rail?.value ?? 0}
+            least={0}
+            most={60}
+            onCommit={(mm) => {
+              const { rail: _, ...rest } = motion;
+              return put({ motion: mm === 0 ? rest : { ...rest, rail: measured(mm, 'rule') } });
+            }}
+          />
+          <NumberField
+            label="Rails carry, kg (0: not known)"
+            value={motion.rating ?? 0}
+            least={0}
+            most={1000}
+            onCommit={(kg) => {
+              const { rating: _, ...rest } = motion;
+              return put({ motion: kg === 0 ? rest : { ...rest, rating: Math.max(0.1, kg) } });
+            }}
+          />
         </>
       )}
       <NumberField
