@@ -1,4 +1,5 @@
 import { newConversion, type Body, type BoxHull, type Conversion } from '@young-shell/core/document';
+import { partMade, standardTray } from '@young-shell/core/kit';
 import { partFrom } from '@young-shell/core/parts';
 import { standardPart } from '@young-shell/core/standards';
 import { block, calipers, rule, tape } from './lengths';
@@ -105,8 +106,15 @@ export function mapCabinet(): Conversion {
   };
   cabinet.kit.parts['board-1']!.dimensions.coolerHeight = calipers(47);
   cabinet.kit.parts['board-1']!.draw = { idle: 9, typical: 18, peak: 32 };
+  // The tray of an old case, its rear panel and its rim sawn off: it lies in the lower drawer, the board on its standoffs.
+  const whole = standardTray('board/mini-itx');
+  cabinet.kit.parts['tray-1'] = partMade(
+    { ...whole, rear: 0, openings: {}, off: { left: 4, right: 4, front: 4, rear: 8, top: 0 } },
+    'Tray of an old case',
+  );
   cabinet.layout.placements = {
-    'board-1': { x: 100, y: 190, z: 26.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-1' },
+    'tray-1': { x: 92, y: 182, z: 26.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-1' },
+    'board-1': { x: 100, y: 190, z: 27, rear: 'rear', top: 'top', locked: false, on: 'drawer-1', with: 'tray-1' },
     'brick-1': { x: 400, y: 384.2, z: 28, rear: 'front', top: 'right', locked: false, on: 'drawer-1' },
     'fan-1': { x: 598.8, y: 300, z: 56, rear: 'right', top: 'top', locked: false, on: 'door-1' },
     'jack-1': { x: 560, y: 441.9, z: 40, rear: 'rear', top: 'top', locked: true },

@@ -1,4 +1,12 @@
-import { feature, newConversion, OWN, type BoxHull, type Conversion, type Part } from '@young-shell/core/document';
+import {
+  feature,
+  newConversion,
+  OWN,
+  placesInRow,
+  type BoxHull,
+  type Conversion,
+  type Part,
+} from '@young-shell/core/document';
 import { partFrom } from '@young-shell/core/parts';
 import { standardPart } from '@young-shell/core/standards';
 import { block, calipers, exact, rule, tape } from './lengths';
@@ -106,8 +114,16 @@ export function pianoStoolUnplaced(): Conversion {
       'drawer-1': {
         name: 'Music drawer',
         kind: 'drawer',
-        cut: { kind: 'face', face: 'right', u: rule(174), v: rule(56), width: rule(260), height: calipers(64) },
-        motion: { kind: 'slide', depth: rule(180), travel: rule(160) },
+        cut: { kind: 'face', face: 'right', u: rule(172), v: rule(84), width: rule(252), height: calipers(120) },
+        // Rails were put in for what it carries now.
+        motion: {
+          kind: 'slide',
+          depth: rule(236),
+          travel: rule(200),
+          rail: calipers(12.7),
+          board: calipers(6),
+          rating: 20,
+        },
         closures: [{ kind: 'magnet', count: 1, where: 'at the back', releasedFrom: 'outside' }],
         material: 'wood',
         weighed: null,
@@ -167,8 +183,31 @@ export function pianoStoolUnplaced(): Conversion {
   };
   const drive = standardPart('drive/3.5')!;
   for (let i = 1; i <= 6; i++) stool.kit.parts[`drive-${i}`] = partFrom(drive, `Archive drive ${i}`);
+  // On edge, one behind the other in the drawer, their plugs to its back: pulled out, each can be lifted up and out.
+  stool.layout.rows = {
+    'row-1': {
+      name: 'Archive drive',
+      along: 'top',
+      pitch: 37.1,
+      held: 'side brackets',
+      parts: Object.fromEntries([1, 2, 3, 4, 5, 6].map((n) => [`drive-${n}`, n - 1])),
+    },
+  };
+  Object.assign(
+    stool.layout.placements,
+    placesInRow(stool.layout, 'drive-1', {
+      x: 388,
+      y: 65.7,
+      z: 30,
+      rear: 'right',
+      top: 'rear',
+      locked: false,
+      on: 'drawer-1',
+    }),
+  );
   stool.kit.parts['housing-1'] = housing;
   stool.kit.parts['fan-1'] = partFrom(standardPart('fan/120x25')!, 'Stool fan');
+  stool.layout.placements['fan-1'] = { x: 176, y: 304.8, z: 60, rear: 'rear', top: 'top', locked: false };
   const mesh = (name: string, u: number, v: number, width: number, height: number) =>
     ({
       name,
