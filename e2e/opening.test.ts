@@ -26,7 +26,7 @@ describe('what opens', () => {
     const { page } = await open(CABINET, 'fit');
     await tab(page, 'Opening');
     await page.getByLabel('What opens').selectOption({ label: 'Lower drawer' }, SLOW);
-    await page.getByText('Lower drawer carries Drawing board, Board of 12 V.').waitFor(SLOW);
+    await page.getByText('Lower drawer carries Drawing board, Board of 12 V, Tray of an old case.').waitFor(SLOW);
     const slider = page.getByRole('slider');
     await slider.press('End');
     await page.getByText('pulled out by 380 mm').waitFor(SLOW);

@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { assemble, placeInShell } from '../../assembly';
 import { applyChange, defaultBox, feature, lidAt, newConversion, type Conversion } from '../../document';
 import { marginsOf, marginsOfPart, stopsAt } from '../../fit';
+import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import { ORIENTATIONS } from '../../solid';
 import { standardPart } from '../../standards';
+import { searchLayouts } from '../layouts';
 import { partWith, whatFits } from './fits';
 import { fitTogether } from './together';
 import { greatest, largest, withPart } from './try';
@@ -130,6 +132,38 @@ describe('what goes in together', () => {
     }
     const small = room(176, 176, 60);
     expect(fitTogether(small, whatFits(small, { library }))).toEqual([]);
+  });
+});
+
+describe('what goes in together, against every combination', () => {
+  it.each([
+    [250, 220, 105],
+    [180, 330, 90],
+  ])('in a room of %d × %d × %d mm has the largest supply, and with it the most drives', (w, d, h) => {
+    const library = rows('board/mini-itx', 'supply/sfx', 'supply/flex', 'drive/3.5');
+    const document = room(w, d, h);
+    const options = whatFits(document, { library });
+    const board = options.find((o) => o.id === 'board/mini-itx')!;
+    // All combinations of a supply and up to four drives, each searched by itself with much more patience.
+    const goes = (supply: string, drives: number) => {
+      const plan = structuredClone(document);
+      const low = partFrom(standardPart('board/mini-itx')!);
+      low.dimensions.coolerHeight = { ...low.dimensions.coolerHeight!, value: Math.min(47, board.most?.value ?? 0) };
+      plan.kit.parts['board-1'] = low;
+      plan.kit.parts['supply-1'] = partFrom(standardPart(supply)!);
+      for (let i = 1; i <= drives; i++) plan.kit.parts[`drive-${i}`] = partFrom(standardPart('drive/3.5')!);
+      return searchLayouts(plan, { wanted: 1, steps: 600 }).layouts.length > 0;
+    };
+    const found = board.fits === 'no' ? [] : fitTogether(document, options);
+    const fits = board.fits === 'no' ? undefined : ['supply/sfx', 'supply/flex'].find((supply) => goes(supply, 0));
+    if (!fits) {
+      expect(found).toEqual([]);
+      return;
+    }
+    const most = Math.max(...[0, 1, 2, 4].filter((n) => goes(fits, n)));
+    const kinds = Object.values(applyChange(document, found[0]!.change).document.kit.parts).map((p) => p.standard);
+    expect(kinds).toContain(fits);
+    expect(kinds.filter((k) => k === 'drive/3.5').length).toBe(most);
   });
 });
 

@@ -27,8 +27,8 @@ export interface TogetherOptions {
   onFound?: (found: readonly Together[], share: number, what: string) => void;
 }
 
-/** Placings of one search: what goes in goes in soon. */
-const STEPS = 120;
+/** Placings of one search: what goes in mostly goes in soon; then once more with patience. */
+const STEPS = [120, 600] as const;
 /** What is combined, the largest first: boards and supplies that are easily bought. */
 const BOARDS = ['board/atx', 'board/micro-atx', 'board/mini-itx', 'board/mini-stx', 'board/card-size'];
 const SUPPLIES = ['supply/atx', 'supply/sfx', 'supply/flex', 'supply/tfx', 'brick/dc-board'];
@@ -38,6 +38,7 @@ const LENGTHS = [240, 200, 168];
 /** Cooler that boards are combined with where it goes in: a low one. */
 const LOW_COOLER = 47;
 const DRIVES = [6, 4, 2, 1];
+// How many go in by themselves is “at least so many”: twice as many are asked for.
 
 /** One choice: the parts it puts in, in words. */
 interface Choice {
@@ -48,7 +49,7 @@ interface Choice {
 /**
  * For each board that goes in the best that goes in with it, each step found by a search with everything else staying: the
  * largest supply, with it the largest card, with these the most drives; and, where a card took their room, the most drives
- * without one. Told as they are found.
+ * without one. Told as they are found; then all once more with more patience, and what gets better takes its place.
  */
 export function fitTogether(
   document: Conversion,
@@ -56,9 +57,10 @@ export function fitTogether(
   { assess, stop = () => false, seed = 1, onFound }: TogetherOptions = {},
 ): Together[] {
   const { boards, supplies, cards, drives } = choicesOf(options);
-  const found: Together[] = [];
+  let found: Together[] = [];
+  let steps: number = STEPS[0];
   const ask = (combination: readonly Choice[]) =>
-    stop() ? undefined : placed(document, combination, { ...(assess ? { assess } : {}), stop, seed });
+    stop() ? undefined : placed(document, combination, { ...(assess ? { assess } : {}), stop, seed, steps });
   /** The first of some choices, the largest first, that goes in with what is chosen. */
   const first = (chosen: readonly Choice[], choices: readonly Choice[], share: number) => {
     for (const choice of choices) {
@@ -68,16 +70,39 @@ export function fitTogether(
     }
     return undefined;
   };
-  for (const [i, board] of boards.entries()) {
-    const share = i / boards.length;
+  const byBoard = new Map<Choice, Together[]>();
+  /** What of it is best comes first: the earlier a choice is in its list, the larger it is. */
+  const most = (chosen: readonly Choice[]) => [
+    -supplies.indexOf(chosen[1]!),
+    -Math.max(
+      0,
+      cards.findIndex((c) => chosen.includes(c)),
+    ) - (chosen.some((c) => cards.includes(c)) ? 0 : cards.length),
+    drivesIn(chosen),
+  ];
+  const rank = new Map<Choice, number[]>();
+  const best = (board: Choice, share: number): void => {
     const fed = first([board], supplies, share);
-    if (!fed) continue;
+    if (!fed) return;
     const carded = first(fed.chosen, cards, share) ?? fed;
     const full = first(carded.chosen, drives, share) ?? carded;
     const without = carded === fed ? undefined : first(fed.chosen, drives, share);
     const more = without && (full === carded || drivesIn(without.chosen) > drivesIn(full.chosen));
-    for (const { together } of more ? [full, without] : [full])
-      if (!found.some((f) => f.id === together.id)) found.push(together);
+    const now = most(full.chosen);
+    const was = rank.get(board);
+    const differs = was ? now.findIndex((v, i) => v !== was[i]) : 0;
+    if (was && (differs < 0 || now[differs]! < was[differs]!)) return;
+    rank.set(board, now);
+    byBoard.set(
+      board,
+      (more ? [full, without] : [full]).map(({ together }) => together),
+    );
+    found = boards.flatMap((b) => byBoard.get(b) ?? []);
+  };
+  for (const patience of STEPS) {
+    steps = patience;
+    for (const [i, board] of boards.entries())
+      best(board, (STEPS.indexOf(patience) + i / boards.length) / STEPS.length);
   }
   onFound?.(found, 1, '');
   return found;
@@ -121,7 +146,7 @@ function choicesOf(options: readonly FitOption[]): Record<'boards' | 'supplies' 
     .sort((p, q) => q.size - p.size)
     .map(({ words, parts }): Choice => ({ words, parts }));
   const drive = known(['drive/3.5', 'drive/2.5-7'])[0];
-  const drives = DRIVES.filter((n) => drive && n <= (drive.most?.value ?? 0)).map((n): Choice => ({
+  const drives = DRIVES.filter((n) => drive && n <= 2 * (drive.most?.value ?? 0)).map((n): Choice => ({
     words: `${n} × ${drive!.name}`,
     parts: Array.from({ length: n }, () => ({ stem: 'drive', part: partWith(standardPart(drive!.id)!) })),
   }));
@@ -131,7 +156,7 @@ function choicesOf(options: readonly FitOption[]): Record<'boards' | 'supplies' 
 function placed(
   document: Conversion,
   combination: readonly Choice[],
-  { assess, stop, seed }: { assess?: Assess; stop: () => boolean; seed: number },
+  { assess, stop, seed, steps }: { assess?: Assess; stop: () => boolean; seed: number; steps: number },
 ): Together | undefined {
   let plan = document;
   const ids: { id: string; part: Part }[] = [];
@@ -143,7 +168,7 @@ function placed(
   const { layouts } = searchLayouts(plan, {
     seed,
     wanted: 1,
-    steps: STEPS,
+    steps,
     keep: 'placed',
     free: ids.map(({ id }) => id),
     ...(assess ? { assess } : {}),
