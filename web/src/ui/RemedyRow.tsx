@@ -57,7 +57,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
         </span>
         {!trying && (
           <Button
-            aria-label={`Preview: ${remedy.label}`}
+            aria-label={`Preview: ${inUnit(remedy.label, unit)}`}
             onClick={() => dispatch(preview({ label: remedy.label, change: remedy.change }))}
           >
             Preview

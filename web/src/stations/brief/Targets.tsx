@@ -6,6 +6,7 @@ import { selectDocument, selectKeptAssessment } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { inputClass } from '../../ui/Field';
+import { LengthField } from '../../ui/LengthField';
 import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 
@@ -28,13 +29,23 @@ export function Targets() {
           const { label, unit, sense } = TARGETS[target.kind];
           return (
             <li key={id} className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-1.5 py-1">
-              <NumberField
-                label={`${label}, at ${sense}${unit ? `, ${unit}` : ''} · ${state(id, target.kind)}`}
-                value={target.limit}
-                least={0}
-                most={99_999_999}
-                onCommit={(limit) => submit({ type: 'setTarget', id, target: { ...target, limit } })}
-              />
+              {unit === 'mm' ? (
+                <LengthField
+                  label={`${label}, at ${sense} · ${state(id, target.kind)}`}
+                  value={target.limit}
+                  least={0}
+                  most={99_999}
+                  onCommit={(limit) => submit({ type: 'setTarget', id, target: { ...target, limit } })}
+                />
+              ) : (
+                <NumberField
+                  label={`${label}, at ${sense}${unit ? `, ${unit}` : ''} · ${state(id, target.kind)}`}
+                  value={target.limit}
+                  least={0}
+                  most={99_999_999}
+                  onCommit={(limit) => submit({ type: 'setTarget', id, target: { ...target, limit } })}
+                />
+              )}
               <Button
                 look="quiet"
                 aria-label={`Drop the target ${label}`}
@@ -66,7 +77,7 @@ export function Targets() {
           {TARGET_KINDS.map((k) => (
             <option key={k} value={k}>
               {TARGETS[k].label}
-              {TARGETS[k].unit ? `, ${TARGETS[k].unit}` : ''}
+              {TARGETS[k].unit && TARGETS[k].unit !== 'mm' ? `, ${TARGETS[k].unit}` : ''}
             </option>
           ))}
         </select>

@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Choice } from '../../ui/Choice';
 import { Explain } from '../../ui/Explain';
+import { InUnit } from '../../ui/InUnit';
 import { Section } from '../../ui/Section';
 import { SliderField } from '../../ui/SliderField';
 import { openBody } from '../../view/slice';
@@ -132,7 +133,9 @@ function Tightest({ report }: { report: OpeningReport }) {
   return (
     <Section title="Tightest on the way">
       {margins.length === 0 ? (
-        <p className="m-0 text-good">Nothing comes nearer than 8 mm on the whole way, but for what only goes away.</p>
+        <p className="m-0 text-good">
+          <InUnit words="Nothing comes nearer than 8 mm on the whole way, but for what only goes away." />
+        </p>
       ) : (
         <ul className="m-0 list-none p-0">
           {margins.map((margin) => (

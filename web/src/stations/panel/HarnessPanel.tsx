@@ -11,6 +11,7 @@ import { Check } from '../../ui/Check';
 import { Choice, same } from '../../ui/Choice';
 import { download, stem } from '../../ui/download';
 import { Figure } from '../../ui/Figure';
+import { InUnit } from '../../ui/InUnit';
 import { Section } from '../../ui/Section';
 import { useComputed } from '../../work/useComputed';
 import { run } from '../../work/work';
@@ -85,7 +86,9 @@ export function HarnessPanel() {
         </div>
         {disconnects.map(({ on, wires }) => (
           <p key={on} className="mt-2 mb-0 text-sm">
-            {wires} wires go over to {on}: a plug beside the joint, a strain relief on both sides, a loop of 120 mm.
+            <InUnit
+              words={`${wires} ${wires === 1 ? 'wire goes' : 'wires go'} over to ${on}: a plug beside the joint, a strain relief on both sides, a loop of 120 mm.`}
+            />
           </p>
         ))}
       </Section>

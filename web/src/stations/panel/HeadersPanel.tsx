@@ -9,6 +9,7 @@ import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { Choice, same } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
+import { InUnit } from '../../ui/InUnit';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { HeaderPicture } from './HeaderPicture';
@@ -90,10 +91,14 @@ function HeaderSection({ id, header }: { id: string; header: PanelHeader }) {
     >
       <HeaderPicture header={header} used={used} />
       <p className="m-0 text-sm text-ink-soft">
-        {used.size} pins are used (thick ring).{' '}
-        {header.type === 'own'
-          ? 'As measured.'
-          : `${HEADERS[header.type].pitch} mm pitch; ${HEADERS[header.type].source.title}.`}
+        {used.size} {used.size === 1 ? 'pin is' : 'pins are'} used (thick ring).{' '}
+        <InUnit
+          words={
+            header.type === 'own'
+              ? 'As measured.'
+              : `${HEADERS[header.type].pitch} mm pitch; ${HEADERS[header.type].source.title}.`
+          }
+        />
         {header.part ? ` On ${kit.parts[header.part]?.name ?? header.part}.` : ' On no part yet.'}
       </p>
       {header.seen && <p className="m-0 text-stop">Read {header.seen}: every pin is another one than it seems.</p>}

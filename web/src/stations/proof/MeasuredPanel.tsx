@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { shortDay, today } from '../../ui/days';
 import { Field, inputClass } from '../../ui/Field';
+import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
 
 /** Numbers typed into a row of fields; it is kept by its button, so that nothing half-typed is kept. */
@@ -54,7 +55,8 @@ function Noise() {
   const { proof, spent } = useAppSelector(selectDocument);
   const predicted = useAppSelector(selectAssessment).reports.air.noise;
   const submit = useSubmit();
-  const { field, number, values, clear } = useFields({ running: '', background: '', distance: '1000' });
+  const { field, number, values, clear } = useFields({ running: '', background: '' });
+  const [distance, setDistance] = useState(1000);
   const add = () => {
     try {
       const wrong = submit({
@@ -65,7 +67,7 @@ function Noise() {
           on: today(),
           running: number('running', 'With it on'),
           background: number('background', 'With it off'),
-          distance: number('distance', 'Distance'),
+          distance,
         },
       });
       if (wrong) throw new Error(wrong);
@@ -113,7 +115,13 @@ function Noise() {
       <div className="mt-2 grid grid-cols-3 gap-2">
         {field('running', 'With it on, dB(A)')}
         {field('background', 'With it off, dB(A)')}
-        {field('distance', 'Distance, mm')}
+        <LengthField
+          label="Distance"
+          value={distance}
+          least={10}
+          most={100_000}
+          onCommit={(mm) => void setDistance(mm)}
+        />
       </div>
       <Button className="mt-2" disabled={values.running === '' || values.background === ''} onClick={add}>
         Keep this reading

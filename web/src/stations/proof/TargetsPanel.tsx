@@ -6,6 +6,8 @@ import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
 import { shortDay, today } from '../../ui/days';
+import { InUnit } from '../../ui/InUnit';
+import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 
@@ -120,7 +122,7 @@ function TargetRow({ row }: { row: Accepted }) {
         <span>
           {row.label}
           <span className="ml-2 text-sm text-ink-soft">
-            {sense} {row.target.limit} {row.unit}
+            <InUnit words={`${sense} ${row.target.limit} ${row.unit}`} />
           </span>
         </span>
         <span
@@ -128,7 +130,7 @@ function TargetRow({ row }: { row: Accepted }) {
         >
           {row.value !== undefined && (
             <span className="figure mr-2 text-lg">
-              {Number.isInteger(row.value) ? row.value : row.value.toFixed(1)} {row.unit}
+              <InUnit words={`${Number.isInteger(row.value) ? row.value : row.value.toFixed(1)} ${row.unit}`} />
             </span>
           )}
           {WORDS[row.state]}
@@ -143,15 +145,19 @@ function TargetRow({ row }: { row: Accepted }) {
       {!measured && (
         <div className="mt-1 grid grid-cols-[1fr_7rem_auto] items-end gap-2">
           <TextField label={`Evidence: ${row.label}`} value={said?.words ?? ''} onCommit={(words) => set({ words })} />
-          <TextField
-            label={`Value${row.unit ? `, ${row.unit}` : ''}`}
-            value={said?.value === undefined ? '' : String(said.value)}
-            onCommit={(text) => {
-              if (text.trim() === '') return undefined;
-              const n = Number(text.trim().replace(',', '.'));
-              return Number.isFinite(n) ? set({ value: n }) : `“${text}” is not a number.`;
-            }}
-          />
+          {row.unit === 'mm' ? (
+            <LengthField label="Value" value={said?.value ?? 0} onCommit={(mm) => set({ value: mm })} />
+          ) : (
+            <TextField
+              label={`Value${row.unit ? `, ${row.unit}` : ''}`}
+              value={said?.value === undefined ? '' : String(said.value)}
+              onCommit={(text) => {
+                if (text.trim() === '') return undefined;
+                const n = Number(text.trim().replace(',', '.'));
+                return Number.isFinite(n) ? set({ value: n }) : `“${text}” is not a number.`;
+              }}
+            />
+          )}
           {said && (
             <Button
               look="quiet"

@@ -128,7 +128,7 @@ export function FrameFields({ frame, put, id }: Props) {
             </li>
           ))}
         <li className="text-sm text-ink-soft">
-          {joints.count} {joints.name}. {inUnit('From which bars they come: Cut, Stock.', unit)}
+          {inUnit(`${joints.count} ${joints.name}.`, unit)} From which bars they come: Cut, Stock.
         </li>
       </ul>
     </>
