@@ -1,3 +1,4 @@
+import { STATIONS } from '@young-shell/core/plan';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
@@ -38,6 +39,12 @@ export function Workbench() {
   const [sheet, setSheet] = useState(true);
   const panel = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
+  const name = useAppSelector((s) => s.document.document?.name);
+  const station = STATIONS.find((s) => pathname.endsWith(`/${s.id}`));
+  useEffect(() => {
+    document.title = [station?.label, name, 'Young Shell'].filter(Boolean).join(' · ');
+    return () => void (document.title = 'Young Shell');
+  }, [name, station]);
   useShortcuts();
   useKeptFocus();
   useSlowFindings();
@@ -76,6 +83,16 @@ export function Workbench() {
   if (status !== 'open' || openId !== id) return <Waiting />;
   return (
     <div className={`bench ${sheet ? '' : 'bench-sheet-down'}`}>
+      <a
+        href="#station"
+        className="skip-link"
+        onClick={(event) => {
+          event.preventDefault();
+          panel.current?.focus();
+        }}
+      >
+        To the station
+      </a>
       <Header id={id} />
       <StationRail id={id} />
       <main className="bench-view min-h-0 min-w-0" aria-label="Shell view">
@@ -85,8 +102,10 @@ export function Workbench() {
         ref={panel}
         className="bench-panel min-h-0 overflow-y-auto border-l border-line bg-sheet"
         aria-label="Station"
+        id="station"
         tabIndex={-1}
       >
+        {station && <h2 className="sr-only">{station.label}</h2>}
         <button
           type="button"
           className="sheet-handle sticky top-0 z-20 hidden min-h-10 w-full items-center justify-center gap-2 border-b border-line bg-paper font-label text-[15px] font-semibold"

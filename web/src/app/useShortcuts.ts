@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { redo, undo } from '../document/sync';
 import { messageShown } from '../document/slice';
@@ -14,9 +14,28 @@ export function useShortcuts(): void {
     toast.warning(message);
     dispatch(messageShown());
   }, [dispatch, message]);
+  // In a field nothing was typed into, undo is that of the plan.
+  const touched = useRef<EventTarget | null>(null);
+  useEffect(() => {
+    const onInput = ({ target }: Event) => (touched.current = target);
+    const onLeave = () => (touched.current = null);
+    const onEnter = ({ key }: KeyboardEvent) => {
+      if (key === 'Enter') touched.current = null;
+    };
+    window.addEventListener('input', onInput);
+    window.addEventListener('focusin', onLeave);
+    window.addEventListener('keyup', onEnter);
+    return () => {
+      window.removeEventListener('input', onInput);
+      window.removeEventListener('focusin', onLeave);
+      window.removeEventListener('keyup', onEnter);
+    };
+  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      const field = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      const undoes = (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
+      const typing = field && !(undoes && touched.current !== event.target);
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
         event.preventDefault();
         dispatch(event.shiftKey ? redo() : undo());

@@ -7,6 +7,9 @@ import { useMove } from './useMove';
 
 const AXIS_KEYS: Readonly<Record<string, Axis>> = { x: 0, y: 1, z: 2 };
 
+/** What has keys of its own: fields, sliders, radios, menus. */
+const OWN_KEYS = 'input, select, textarea, [role=slider], [role=radio], [role=tab], [role=menuitem]';
+
 /**
  * Keyboard of the shell view for the selected part: arrows nudge by 1 mm (Shift 10, Alt 0.1), Page keys go
  * into and out of the view, R turns, and a number typed while x, y or z is held sets that position.
@@ -25,10 +28,17 @@ export function useViewKeys() {
 
   const onKeyDown = (event: KeyboardEvent) => {
     const id = selected();
-    if (!id || event.ctrlKey || event.metaKey) return;
+    if (!id || event.ctrlKey || event.metaKey || event.defaultPrevented) return;
+    // A control over the view keeps its own keys: they are not for the part behind it.
+    if ((event.target as Element).closest(OWN_KEYS)) return;
     const axis = AXIS_KEYS[event.key.toLowerCase()];
     if (axis !== undefined) {
       held.current = axis;
+      return;
+    }
+    if (held.current !== undefined && event.key === 'Backspace') {
+      setTyped((t) => t && { ...t, text: t.text.slice(0, -1) });
+      event.preventDefault();
       return;
     }
     if (held.current !== undefined && /^[0-9.,'"/ +-]$/.test(event.key)) {

@@ -1,0 +1,142 @@
+import type { Page } from 'playwright-core';
+import { STATIONS } from '@young-shell/core/plan';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { Bench, DEMO } from './bench';
+
+// Keys, fingers and inches: every station as it is used, by walking the list of stations and their pages.
+
+let bench: Bench;
+const SLOW = { timeout: 30_000 };
+const PREFERENCES = 'young-shell/preferences';
+
+beforeAll(async () => {
+  bench = await new Bench().open();
+});
+afterEach(() => bench.closePages());
+afterAll(() => bench.close());
+
+/** What is written in mm, in words or names, and what can be pressed and is smaller than a finger. */
+const LOOK = `(() => {
+  const shown = (e) => e.getClientRects().length > 0;
+  const all = [...document.querySelectorAll('body *')].filter(shown);
+  const words = all
+    .filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && /\\bmm\\b/.test(n.data)))
+    .map((e) => e.textContent.trim());
+  const names = all.flatMap((e) => [e.getAttribute('aria-label'), e.getAttribute('title')]);
+  const under = all
+    .filter((e) => e.matches('a[href], button, select, textarea, summary, input, [role=tab], [role=radio]'))
+    // What only readers of the screen meet is pressed by another control.
+    .filter((e) => !e.closest('svg') && !e.matches('.skip-link') && e.getBoundingClientRect().width > 1)
+    .flatMap((e) => {
+      const label = e.matches('[type=checkbox], [type=radio]') ? e.closest('label') : undefined;
+      const { width, height } = (label ?? e).getBoundingClientRect();
+      const name = (e.getAttribute('aria-label') ?? e.textContent).trim().slice(0, 40);
+      return width > 39 && height > 39 ? [] : [Math.round(width) + ' × ' + Math.round(height) + ' ' + e.tagName + ' ' + name];
+    });
+  return { texts: [...words, ...names.filter((t) => t && /\\bmm\\b/.test(t))], under };
+})()`;
+
+/** Each page of each station, with what it is called. */
+async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {
+  for (const { id } of STATIONS) {
+    await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+    await page.getByRole('contentinfo').waitFor(SLOW);
+    await page.waitForTimeout(500);
+    const tabs = await page.locator('aside [role=tab]').allTextContents();
+    for (const tab of tabs.length > 0 ? tabs : ['']) {
+      if (tab) await page.locator('aside').getByRole('tab', { name: tab, exact: true }).click();
+      await page.waitForTimeout(300);
+      await look(`${id} ${tab}`.trim());
+    }
+  }
+}
+
+describe('a walk over every page, in inches and with a finger', () => {
+  it('shows no millimetres but in names of the trade, and nothing to press under 40 px', async () => {
+    const touch = { viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true };
+    const page = await (await bench.browser.newContext(touch)).newPage();
+    await page.goto(bench.address);
+    await page.evaluate((key) => localStorage.setItem(key, JSON.stringify({ unit: 'inch' })), PREFERENCES);
+    const left = new Set<string>();
+    const small = new Set<string>();
+    // “80 mm fan”, “2.5 in drive, 7 mm”: so these are sold.
+    const trade = /^(Add )?\d[\d.]*( in| mm) (fan|drive|radiator)/;
+    await walk(page, async (where) => {
+      const { texts, under } = await page.evaluate<{ texts: string[]; under: string[] }>(LOOK);
+      for (const t of texts) if (!trade.test(t)) left.add(`${where}: ${t.slice(0, 120)}`);
+      for (const u of under) small.add(`${where}: ${u}`);
+    });
+    expect([...left]).toEqual([]);
+    expect([...small]).toEqual([]);
+  });
+});
+
+describe('keys', () => {
+  it('undo the plan in a field nothing was typed into, and the typing where something was', async () => {
+    const path = await bench.pathOf(DEMO, 'brief');
+    const page = await bench.page(path);
+    const note = async () => (await bench.document(path)).note;
+    const before = await note();
+    const field = page.getByLabel('In one line', { exact: true });
+    await field.fill('Something else');
+    await field.press('Enter');
+    await expect.poll(note, SLOW).toBe('Something else');
+    await field.blur();
+    await field.focus();
+    await page.keyboard.press('Control+z');
+    await expect.poll(note, SLOW).toBe(before);
+    // Half typed, the keys are the field’s.
+    await field.pressSequentially('abc');
+    await page.keyboard.press('Control+z');
+    await page.waitForTimeout(600);
+    expect(await note()).toBe(before);
+  });
+
+  it('go to the control that has the focus, never to the part behind it', async () => {
+    const path = await bench.pathOf(DEMO, 'fit');
+    const page = await bench.page(path);
+    await page.locator('[data-label="board-1"]').click(SLOW);
+    const place = async () => (await bench.document(path)).layout.placements['board-1'];
+    const before = await place();
+    await page.getByRole('radio', { name: 'Plan' }).click();
+    const slider = page.getByRole('slider').first();
+    await slider.focus();
+    for (const key of ['ArrowRight', 'PageUp', 'ArrowLeft']) await page.keyboard.press(key);
+    await page.getByRole('radio', { name: 'Plan' }).focus();
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(1200);
+    expect(await place()).toEqual(before);
+  });
+
+  it('a held axis takes a figure, a Backspace, and the figure that was meant', async () => {
+    const path = await bench.pathOf(DEMO, 'fit');
+    const page = await bench.page(path);
+    await page.locator('[data-label="board-1"]').click(SLOW);
+    await page.getByRole('application').focus();
+    await page.keyboard.down('x');
+    await page.keyboard.press('2');
+    await page.keyboard.press('9');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.press('4');
+    await page.keyboard.press('0');
+    await page.keyboard.up('x');
+    await expect.poll(async () => (await bench.document(path)).layout.placements['board-1']!.x, SLOW).toBe(240);
+  });
+
+  it('reach the station first, and each page says in its title where one is', async () => {
+    const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
+    await page.getByRole('contentinfo').waitFor(SLOW);
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe('Station');
+    await expect.poll(() => page.title()).toBe(`Fit · ${DEMO} · Young Shell`);
+    for (const { id, label } of STATIONS) {
+      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+      await expect.poll(() => page.title(), SLOW).toBe(`${label} · ${DEMO} · Young Shell`);
+      await page
+        .getByRole('heading', { name: label, exact: true, level: 2 })
+        .first()
+        .waitFor({ state: 'attached', ...SLOW });
+    }
+  });
+});
