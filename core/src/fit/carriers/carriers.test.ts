@@ -131,6 +131,20 @@ describe('what stands on a tray', () => {
       corner(cut).forEach((v, i) => expect(v).toBeCloseTo(corner(turned)[i]!, 3));
     }
   });
+  it('that was weighed is lighter by the share that is cut off, and as heavy as before when it is whole again', () => {
+    const { document } = onTray();
+    const tray = standardTray('board/mini-itx');
+    const computed = document.kit.parts['tray-1']!.mass;
+    const weighed = apply(document, { type: 'setPart', id: 'tray-1', part: { mass: 2 * computed } });
+    const cut = apply(
+      weighed,
+      resized(weighed, 'tray-1', { ...tray, held: 'blocks', off: { ...tray.off, front: 60 } }),
+    );
+    const fresh = partMade({ ...tray, off: { ...tray.off, front: 60 } }, 'Tray').mass;
+    expect(Math.abs(cut.kit.parts['tray-1']!.mass - 2 * fresh)).toBeLessThanOrEqual(2);
+    const whole = apply(cut, resized(cut, 'tray-1', { ...tray, held: 'blocks' }));
+    expect(Math.abs(whole.kit.parts['tray-1']!.mass - 2 * computed)).toBeLessThanOrEqual(2);
+  });
   it('hangs free where the tray is cut away under it, and one says so', () => {
     const { document } = onTray();
     const tray = standardTray('board/mini-itx');

@@ -1,6 +1,6 @@
 import { placePart } from '../../assembly';
 import type { Change, Conversion, Made } from '../../document';
-import { partMade } from '../../kit';
+import { massOf, partMade } from '../../kit';
 import type { Vec3 } from '../../solid';
 
 /**
@@ -12,7 +12,10 @@ export function resized(document: Conversion, id: string, made: Made): Change {
   const { kit, layout } = document;
   const before = kit.parts[id];
   if (!before) throw new Error(`The kit has no part “${id}”.`);
-  const part = partMade(made, before.name);
+  const fresh = partMade(made, before.name);
+  // What was weighed is not forgotten: it is lighter by the share that was cut off.
+  const computed = before.own?.made ? massOf(before.own.made) : 0;
+  const part = computed > 0 ? { ...fresh, mass: Math.round((before.mass * massOf(made)) / computed) } : fresh;
   const was = layout.placements[id];
   const changes: Change[] = [{ type: 'setPart', id, part }];
   if (was) {

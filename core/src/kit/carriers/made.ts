@@ -10,8 +10,7 @@ import { trayBlocks, trayHoles } from './tray';
 const MADE = 0.5;
 
 /**
- * The part that a tray or a frame of such sizes is: its blocks, its holes, its weight. What it is called and what the user
- * weighed stay when its sizes change.
+ * The part that a tray or a frame of such sizes is: its blocks, its holes, its weight as computed.
  * @throws Error where nothing is left of it
  */
 export function partMade(made: Made, name: string): Part {
