@@ -40,7 +40,7 @@ export function FrameFields({ frame, put, id }: Props) {
           label="Form"
           value={frame.shape}
           options={[
-            { value: 'flat', label: 'flat, with cross members' },
+            { value: 'flat', label: 'flat' },
             { value: 'box', label: 'a box' },
           ]}
           onChange={(shape) => put({ ...frame, shape, height: shape === 'box' ? Math.max(frame.height, 200) : 0 })}

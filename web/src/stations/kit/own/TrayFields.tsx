@@ -17,7 +17,7 @@ interface Props {
 
 const HOLDS: Record<MadeTray['held'], string> = {
   screws: 'screws through it',
-  blocks: 'blocks of wood, no holes',
+  blocks: 'wooden blocks',
   angles: 'angles at its edges',
 };
 
