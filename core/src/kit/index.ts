@@ -15,4 +15,4 @@ export {
   trayHoles,
   type TrayLoss,
 } from './carriers/tray';
-export { barsOf, jointsOf, loadOf, sagOf, sectionOf, type Bar, type FrameLoad } from './carriers/frame';
+export { barsOf, isMesh, jointsOf, meshOf, loadOf, sagOf, sectionOf, type Bar, type FrameLoad } from './carriers/frame';

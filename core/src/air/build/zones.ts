@@ -1,4 +1,5 @@
 import type { Assembly } from '../../assembly';
+import { isMesh } from '../../kit';
 import { area, clip, inPlane, sliceLoft, type Axis, type Loft, type Point2, type Shape, type Vec3 } from '../../solid';
 
 /** A piece of the room inside with air of its own. */
@@ -40,10 +41,12 @@ const MOST_ZONES = 40;
 /** Less free than this of a zone, or of a way, is none. */
 const CLOSED = 0.02;
 
-/** What takes room from the air: bodies of parts and what stands in the shell. */
+/** What takes room from the air: bodies of parts, but not their mesh, and what stands in the shell. */
 export const bodiesOf = ({ parts, features }: Assembly): Shape[] => [
   ...parts.flatMap((p) =>
-    p.solids.filter((s) => (s.role === 'body' || s.role === 'mount') && !s.outside).map((s) => s.shape),
+    p.solids
+      .filter((s) => (s.role === 'body' || s.role === 'mount') && !s.outside && !isMesh(p.part, s.name))
+      .map((s) => s.shape),
   ),
   ...features.filter((f) => !f.swept).map((f) => f.shape),
 ];

@@ -1,6 +1,6 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
-import { barsOf } from '../../kit';
+import { barsOf, meshOf } from '../../kit';
 import { wallWorks } from '../findings/walls';
 import { openingsOf } from '../openings/derived';
 import { halfOf } from '../openings/opening';
@@ -19,6 +19,12 @@ export interface StockPlan {
 /** Smaller pieces that come out are swarf, mm. */
 const SWARF = 30;
 
+/** A plate laid flat. */
+function flatOf({ low, high }: ReturnType<typeof meshOf>[number]): Pick<FlatPiece, 'width' | 'height'> {
+  const [, height, width] = [0, 1, 2].map((i) => high[i]! - low[i]!).sort((a, b) => a - b) as [number, number, number];
+  return { width, height };
+}
+
 /** Everything flat and everything long that is cut from stock: what the plan asks for and what the user added. */
 export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
   const { stock } = document.cut;
@@ -30,7 +36,14 @@ export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
     .map((w) => ({ name: `plate, ${w.opening.name}`, width: w.width, height: w.height }));
   const many = <T extends { count: number }>(all: Readonly<Record<string, T>> | undefined) =>
     Object.values(all ?? {}).flatMap((p) => Array.from({ length: p.count }, () => p));
-  const flat = [...plates, ...many(stock?.pieces).map(({ name, width, height }) => ({ name, width, height }))];
+  const meshes: FlatPiece[] = Object.values(document.kit.parts).flatMap(({ name: of, own }) =>
+    own?.made?.kind === 'frame' ? meshOf(own.made).map((m) => ({ name: `${of}, ${m.name}`, ...flatOf(m) })) : [],
+  );
+  const flat = [
+    ...plates,
+    ...meshes,
+    ...many(stock?.pieces).map(({ name, width, height }) => ({ name, width, height })),
+  ];
   const framed = Object.values(document.kit.parts).flatMap(({ name: of, own }) =>
     own?.made?.kind === 'frame'
       ? barsOf(own.made).map(({ name, length }) => ({ name: `${of}, ${name}`, length: Math.round(length * 10) / 10 }))

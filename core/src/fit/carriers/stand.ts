@@ -28,6 +28,11 @@ function deckOf(part: Part, placed: PlacedPart): { low: [number, number]; high: 
   if (made?.kind === 'tray') return { ...keptOf(made), z: made.thickness };
   const { low, high } = placed;
   if (made?.kind !== 'frame') return { low: [low[0], low[1]], high: [high[0], high[1]], z: high[2] };
+  const onTop = made.mesh?.sides.includes('top') === true;
+  if (onTop && made.shape === 'flat') {
+    const bars = made.profile === 'flat bar' ? made.wall : made.side;
+    return { low: [0, 0], high: [made.width, made.depth], z: bars + made.mesh!.thickness };
+  }
   // On the lying legs of angles, within their standing ones; else on top of the lower bars.
   const inset = made.profile === 'angle' ? made.wall : 0;
   const lower = made.profile === 'angle' || made.profile === 'flat bar' ? made.wall : made.side;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MadeFrame, MadeTray } from '../../document';
 import { ELASTIC } from '../../standards';
-import { barsOf, frameBlocks, jointsOf, loadOf, sagOf, sectionOf } from './frame';
+import { barsOf, frameBlocks, jointsOf, loadOf, meshOf, sagOf, sectionOf } from './frame';
 import { massOf, partMade } from './made';
 import { around, keptOf, lossOf, standardTray, trayBlocks, TRAY_ROWS } from './tray';
 
@@ -19,6 +19,29 @@ const FRAME: MadeFrame = {
   joint: 'rivets',
   material: 'steel',
 };
+
+describe('mesh on a frame', () => {
+  const mesh: NonNullable<MadeFrame['mesh']> = { sides: ['top', 'front'], thickness: 1, open: 0.4 };
+  it('weighs what is left of its sheets, and lies outside of the bars', () => {
+    const meshed: MadeFrame = { ...FRAME, shape: 'box', height: 200, cross: 0, mesh };
+    const { mesh: _, ...bare } = meshed;
+    // Two sheets of 600 × 300 and 600 × 200 × 1 mm, 60 % of them steel at 7.85 g/cm³.
+    const sheets = (600 * 300 + 600 * 200) * 0.6 * 7.85e-3;
+    expect(massOf(meshed) - massOf(bare)).toBeCloseTo(sheets, 6);
+    const [high, low] = [frameBlocks(meshed), frameBlocks(bare)].map((b) => Math.max(...b.map((x) => x.high[2])));
+    expect(high! - low!).toBe(1);
+    const bars = frameBlocks(bare);
+    for (const sheet of meshOf(meshed))
+      for (const bar of bars)
+        expect([0, 1, 2].some((i) => sheet.low[i]! >= bar.high[i]! || sheet.high[i]! <= bar.low[i]!)).toBe(true);
+  });
+  it('of a wooden frame conducts where its bars do not; a flat frame has none at its front', () => {
+    const { own } = partMade({ ...FRAME, material: 'wood', mesh }, 'Frame');
+    const conducts = Object.values(own!.blocks).map((b) => [b.name.startsWith('mesh'), b.conducts]);
+    expect(conducts.filter(([is]) => is)).toEqual([[true, 'metal']]);
+    expect(conducts.every(([is, c]) => is || c === null)).toBe(true);
+  });
+});
 
 describe('a rectangle around openings', () => {
   it('is covered once where no opening is, and not at all where one is', () =>

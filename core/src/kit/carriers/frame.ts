@@ -1,4 +1,4 @@
-import type { MadeFrame } from '../../document';
+import type { MadeFrame, Part } from '../../document';
 import { ELASTIC } from '../../standards';
 import type { MadeBox } from './box';
 
@@ -91,10 +91,52 @@ export function barsOf(frame: MadeFrame): Bar[] {
   return bars;
 }
 
-/** The bars as boxes; an angle as its two legs. */
+/** Is it mesh of a frame, by the name of its block? Air goes through. */
+export const isMesh = (part: Part, name: string): boolean => part.own?.made?.kind === 'frame' && name.startsWith(MESH);
+const MESH = 'mesh, ';
+
+/** Mesh of a frame as plates on the outside of its bars; of a flat one only over and under it. */
+export function meshOf(frame: MadeFrame): MadeBox[] {
+  const { mesh, width: w, depth: d, shape } = frame;
+  if (!mesh) return [];
+  const t = mesh.thickness;
+  const h = shape === 'box' ? frame.height : highOf(frame);
+  const of = frame.material === 'aluminium' ? 'aluminium' : 'steel';
+  const plates: Record<(typeof mesh.sides)[number], [MadeBox['low'], MadeBox['high']]> = {
+    top: [
+      [0, 0, h],
+      [w, d, h + t],
+    ],
+    bottom: [
+      [0, 0, -t],
+      [w, d, 0],
+    ],
+    left: [
+      [-t, 0, 0],
+      [0, d, h],
+    ],
+    right: [
+      [w, 0, 0],
+      [w + t, d, h],
+    ],
+    front: [
+      [0, -t, 0],
+      [w, 0, h],
+    ],
+    rear: [
+      [0, d, 0],
+      [w, d + t, h],
+    ],
+  };
+  return [...new Set(mesh.sides)]
+    .filter((side) => shape === 'box' || side === 'top' || side === 'bottom')
+    .map((side) => ({ name: `${MESH}${side}`, low: plates[side][0], high: plates[side][1], of, open: mesh.open }));
+}
+
+/** The bars as boxes; an angle as its two legs; and its mesh. */
 export function frameBlocks(frame: MadeFrame): MadeBox[] {
   const t = Math.min(frame.wall, frame.side / 2);
-  return barsOf(frame).flatMap(({ name, low, high, along, outer }): MadeBox[] => {
+  const bars = barsOf(frame).flatMap(({ name, low, high, along, outer }): MadeBox[] => {
     if (frame.profile !== 'angle') return [{ name, low, high }];
     // Standing bars: one leg to the side, one to the front or rear. Lying bars: one leg lies, one stands on the outer side.
     const across = along === 0 ? 1 : 0;
@@ -109,6 +151,7 @@ export function frameBlocks(frame: MadeFrame): MadeBox[] {
     else second.high[across] = high[across] - t;
     return [first, second];
   });
+  return [...bars, ...meshOf(frame)];
 }
 
 /** What a frame does under what stands on it. */

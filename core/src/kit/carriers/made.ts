@@ -3,7 +3,7 @@ import { OWN } from '../../document';
 import { measured } from '../../quantity';
 import { DENSITY } from '../../standards';
 import type { MadeBox } from './box';
-import { barsOf, frameBlocks } from './frame';
+import { barsOf, frameBlocks, meshOf } from './frame';
 import { trayBlocks, trayHoles } from './tray';
 
 /** Sheet that was bent and bars that were sawn are so exact, mm. Common practice, no source. */
@@ -19,7 +19,7 @@ export function partMade(made: Made, name: string): Part {
   const at = (v: number) => measured(tidy(v), 'calipers', 0);
   const size = (v: number) => measured(tidy(v), 'calipers', MADE);
   const blocks: OwnDesign['blocks'] = Object.fromEntries(
-    boxes.map(({ name: of, low, high }, i): [string, OwnBlock] => [
+    boxes.map(({ name: of, low, high, of: stuff = made.material }, i): [string, OwnBlock] => [
       `piece-${i + 1}`,
       {
         name: of,
@@ -33,7 +33,7 @@ export function partMade(made: Made, name: string): Part {
         height: size(high[2] - low[2]),
         direction: null,
         plug: 0,
-        conducts: made.material === 'steel' || made.material === 'aluminium' ? 'metal' : null,
+        conducts: stuff === 'steel' || stuff === 'aluminium' ? 'metal' : null,
       },
     ]),
   );
@@ -63,7 +63,11 @@ export function partMade(made: Made, name: string): Part {
 /** What it weighs, g: its material by volume, of bars by their section. */
 export function massOf(made: Made): number {
   const density = DENSITY[made.material].value * 1e-6; // g/mm³
-  if (made.kind === 'frame') return barsOf(made).reduce((sum, bar) => sum + bar.length * bar.area, 0) * density;
+  if (made.kind === 'frame')
+    return (
+      barsOf(made).reduce((sum, bar) => sum + bar.length * bar.area, 0) * density +
+      meshOf(made).reduce((sum, m) => sum + volume(m) * (1 - m.open!) * DENSITY[m.of!].value * 1e-6, 0)
+    );
   return trayBlocks(made).reduce((sum, b) => sum + volume(b), 0) * density;
 }
 

@@ -110,6 +110,8 @@ export const FRAME_FORMS = ['flat', 'box'] as const;
 export const BAR_PROFILES = ['angle', 'square tube', 'flat bar', 'solid'] as const;
 export const BAR_JOINTS = ['rivets', 'screws', 'corner pieces'] as const;
 export const MOST_CROSS = 12;
+/** Sides of a frame that mesh goes on; a flat one has no others than the first two. */
+export const MESH_SIDES = ['top', 'bottom', 'left', 'right', 'front', 'rear'] as const;
 
 /** A frame of bars: a flat one with cross members, or a box of two with uprights. mm, from outside to outside. */
 const frame = {
@@ -126,6 +128,8 @@ const frame = {
   wall: number(0.5, 50),
   joint: oneOf(BAR_JOINTS),
   material: oneOf(['steel', 'aluminium', 'wood']),
+  /** Perforated sheet or mesh on the outside of its bars; `open`: share of it that is holes. On wood it is of steel. */
+  mesh: optional(object({ sides: list(oneOf(MESH_SIDES), 1, 6), thickness: number(0.3, 6), open: number(0, 0.95) })),
 };
 
 /** From which sizes a design was made, so that it is made again when one of them changes. */

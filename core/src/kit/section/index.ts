@@ -4,6 +4,7 @@ import { complaintsOfKit } from './rules';
 
 export {
   BAR_JOINTS,
+  MESH_SIDES,
   BAR_PROFILES,
   BOARD_EDGES,
   FRAME_FORMS,

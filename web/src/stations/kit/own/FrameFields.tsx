@@ -1,12 +1,13 @@
 import { BAR_JOINTS, BAR_PROFILES, MOST_CROSS, type MadeFrame } from '@young-shell/core/document';
 import { frameLoad } from '@young-shell/core/fit';
-import { barsOf, jointsOf, loadOf, massOf } from '@young-shell/core/kit';
+import { barsOf, jointsOf, loadOf, massOf, meshOf } from '@young-shell/core/kit';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../../app/store';
 import { selectDocument } from '../../../document/selectors';
 import { Choice, same } from '../../../ui/Choice';
 import { LengthField } from '../../../ui/LengthField';
 import { NumberField } from '../../../ui/NumberField';
+import { MeshFields } from './MeshFields';
 
 interface Props {
   frame: MadeFrame;
@@ -110,6 +111,7 @@ export function FrameFields({ frame, put, id }: Props) {
           onChange={(material) => put({ ...frame, material })}
         />
       </div>
+      <MeshFields frame={frame} put={put} />
       <p className="my-2 leading-snug" role="status">
         Sags <b className={load.sag > load.usual ? 'text-warn' : ''}>{l(load.sag)}</b> under {load.load.toFixed(1)} kg
         {stands && stands.load > 0 ? ' that stand on it' : ', say'}; up to {l(load.usual)} is usual.{' '}
@@ -127,6 +129,16 @@ export function FrameFields({ frame, put, id }: Props) {
               {count} × {l(length)}
             </li>
           ))}
+        {meshOf(frame).map(({ name, low, high }) => (
+          <li key={name}>
+            {name}:{' '}
+            {[0, 1, 2]
+              .map((i) => high[i]! - low[i]!)
+              .sort((a, b) => b - a)
+              .map(l)
+              .join(' × ')}
+          </li>
+        ))}
         <li className="text-sm text-ink-soft">
           {inUnit(`${joints.count} ${joints.name}.`, unit)} From which bars they come: Cut, Stock.
         </li>
