@@ -9,6 +9,21 @@ const METALS = new Set(['steel', 'aluminium']);
 /** Owner of a body's solids, apart from the ids of features. */
 export const bodyOwner = (id: string) => `body/${id}`;
 
+/**
+ * Does a plug go down through the floor of a drawer? Its room reaches under the board; it is plugged from underneath
+ * through an opening that is cut there.
+ */
+export const throughFloor = (room: Solid, floor: Solid): boolean =>
+  room.role === 'plug room' &&
+  floor.rides !== undefined &&
+  floor.id === `${bodyOwner(floor.rides)}/floor` &&
+  room.shape.low[2] < floor.shape.low[2] - UNDER &&
+  room.shape.high[2] > floor.shape.low[2] &&
+  [0, 1].every((i) => room.shape.low[i]! < floor.shape.high[i]! && room.shape.high[i]! > floor.shape.low[i]!);
+
+/** Less than this under the board is no plug that goes through it, mm. */
+const UNDER = 1;
+
 /** A drawer: the block of room it takes from all else, and the boards it is made of, for what lies in it. */
 export interface Drawer {
   block: Solid;

@@ -15,7 +15,7 @@ import { isForbiddenKey } from './keys';
 import { SECTIONS, type Sections } from './sections';
 
 /** The schema this build writes. */
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 /** A document may have so many characters as compact JSON; a change that would make it larger is refused. */
 export const LARGEST_DOCUMENT = 16_000_000;

@@ -7,7 +7,7 @@ import { carrierFindings } from './carriers';
 import { faceReaches } from './faces';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
-import { railFindings } from './opening';
+import { aroundFindings, railFindings } from './opening';
 import { marginsOf } from './margins';
 import { wishFindings } from './wishes';
 import { faceName, marginName, mm, nameOf } from './words';
@@ -60,6 +60,7 @@ export function assessFit(document: Conversion, assembly: Assembly = assemble(do
     ...faceFindings(document, assembly),
     ...carrierFindings(document, assembly),
     ...railFindings(document, assembly),
+    ...aroundFindings(document, assembly),
     ...wishFindings(document, assembly),
   );
   for (const id of assembly.unplaced)

@@ -15,6 +15,7 @@ import {
   missOf,
   settledLayouts,
   howFar,
+  howFarAnew,
   smallestBox,
   type HowFar,
   settledWays,
@@ -264,6 +265,17 @@ export async function howFarDown(host: JobHost, document: Conversion): Promise<H
     if (later.length === 0) return { ...less, later };
   }
   return { ...found, later: await laterStops(host, document, found.change) };
+}
+
+/** How far it can be cut down with everything placed anew, told whenever it is smaller. */
+export async function howFarDownAnew(host: JobHost, document: Conversion, seed: number): Promise<HowFar | undefined> {
+  const found = howFarAnew(document, {
+    assess: (plan) => host.assess(plan),
+    seed,
+    onProgress: (share) => host.tell(share, 'smaller shells, everything placed anew'),
+    onFound: (best, share) => host.tell(share, '', [best]),
+  });
+  return found && { ...found, later: await laterStops(host, document, found.change) };
 }
 
 /** Shares of what could come out that are tried where all of it leaves no way for cables or hands. */

@@ -1,5 +1,6 @@
 import {
   standingFor,
+  throughFloor,
   type Assembly,
   type Clearances,
   type PlacedPart,
@@ -148,6 +149,7 @@ function pairMargins(
       const aBody = isBody(a);
       const bBody = isBody(b);
       if (!aBody && !bBody) continue;
+      if (throughFloor(a, b)) continue;
       const kind = marginKind(a, b);
       let distance: number;
       let required: Required;

@@ -1,4 +1,4 @@
-import type { Assembly, PlacedPart } from '../../assembly';
+import { throughFloor, type Assembly, type PlacedPart } from '../../assembly';
 import type { Conversion, MadeTray } from '../../document';
 import { keptOf, lossOf, rearLeft, trayHoles } from '../../kit';
 import { DIRECTIONS, turnDirection, type Direction, type Point2 } from '../../solid';
@@ -6,6 +6,8 @@ import type { HoleRow, Sheet, SheetItem } from './items';
 
 /** Middles of holes within this of each other are one, mm. */
 const SAME = 0.6;
+/** Corners of an opening for a plug in a floor: a jigsaw turns there, mm. Common practice, no source. */
+const WINDOW_RADIUS = 3;
 /** Half of a cross at a hole, mm. */
 const CROSS = 4;
 
@@ -22,6 +24,14 @@ interface Plate {
   /** Size, mm. */
   size: Point2;
   tray?: MadeTray;
+  /** Plugs that go down through it: what is cut for them. */
+  windows?: Window[];
+}
+
+interface Window {
+  name: string;
+  centre: Point2;
+  half: [number, number];
 }
 
 /** Keys of sheets of trays and drawers, apart from the names of faces. */
@@ -64,6 +74,14 @@ function platesOf(document: Conversion, assembly: Assembly): Plate[] {
         onPlate: ([x, y, z]) => ({ at: [x! - floor.low[0], y! - floor.low[1]], over: z! - floor.high[2] }),
         about: { kind: 'feature', id },
         size: [floor.high[0] - floor.low[0], floor.high[1] - floor.low[1]],
+        windows: assembly.parts
+          .flatMap((p) => p.solids)
+          .filter((s) => s.rides === id && throughFloor(s, boards[0]!))
+          .map(({ name, shape: { low, high } }) => ({
+            name,
+            centre: [(low[0] + high[0]) / 2 - floor.low[0], (low[1] + high[1]) / 2 - floor.low[1]],
+            half: [(high[0] - low[0]) / 2, (high[1] - low[1]) / 2],
+          })),
       },
     ];
   });
@@ -100,7 +118,7 @@ const isCut = ({ tray }: Plate) => tray !== undefined && Object.values(tray.off)
 /** Trays and drawers on which something is to be cut or drilled: keys of their sheets. */
 export const carriersToCut = (document: Conversion, assembly: Assembly): string[] =>
   platesOf(document, assembly)
-    .filter((plate) => isCut(plate) || holesOf(plate).length > 0)
+    .filter((plate) => isCut(plate) || holesOf(plate).length > 0 || (plate.windows ?? []).length > 0)
     .map((plate) => plate.key);
 
 /** What a sheet is of, where it is no face of the shell. */
@@ -128,6 +146,15 @@ export function carrierSheet(document: Conversion, assembly: Assembly, key: stri
       size: `ø ${hole.diameter.toFixed(1)}`,
     };
   });
+  for (const { name, centre, half } of plate.windows ?? []) {
+    const number = holes.length + 1;
+    items.push(
+      { layer: 'cut', kind: 'rectangle', centre, half, radius: WINDOW_RADIUS },
+      text([centre[0] + half[0] + 1.2, centre[1] + half[1] + 0.6], `${number}`, 2.6),
+    );
+    const [w, h] = half.map((v) => (2 * v).toFixed(1));
+    holes.push({ number, name, kind: 'cut', u: centre[0], v: centre[1], size: `${w} × ${h}` });
+  }
   return {
     face: key,
     title: plate.title,

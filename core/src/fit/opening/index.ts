@@ -1,3 +1,4 @@
+export { aroundDrawers, aroundFindings } from './around';
 export { drawerLoad, railFindings } from './rails';
 export { openedAt, type Opened } from './drawn';
 export { momentWords, openingFindings, thingName } from './findings';

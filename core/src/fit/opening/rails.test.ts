@@ -2,11 +2,13 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { assemble, plugEnd } from '../../assembly';
 import { applyChange, readConversion, type Conversion } from '../../document';
+import { sheetOf } from '../../cut';
+import { measured } from '../../quantity';
 import { assessFit } from '../assess';
 import { linksOf } from '../links';
 import { followsOf } from '../reach/follow';
 import { reachFindings, routesOf } from '../reach';
-import { drawerLoad, pointAt } from '.';
+import { aroundDrawers, drawerLoad, pointAt } from '.';
 import { openingOf, type Motion } from './motion';
 
 const cabinet = readConversion(readFileSync(new URL('../../../../demo/map-cabinet.json', import.meta.url), 'utf8'));
@@ -33,6 +35,102 @@ describe('the rails of a drawer', () => {
     expect(verdict(load * 0.99)).toBe('stop');
     expect(verdict(load * 1.5)).toBe('warn');
     expect(verdict(load * 2.01)).toBeUndefined();
+  });
+});
+
+describe('what is over and under a drawer that is out', () => {
+  const around = (patch: Partial<Extract<Conversion['shell']['bodies'][string]['motion'], { kind: 'slide' }>>) => {
+    const body = cabinet.shell.bodies['drawer-1']!;
+    const motion = { ...body.motion, ...patch } as typeof body.motion;
+    return applyChange(cabinet, { type: 'setBody', id: 'drawer-1', body: { ...body, motion } }).document;
+  };
+  /** Highest and lowest of what lies in it, by every point of every solid. */
+  const ends = (document: Conversion) => {
+    const all = assemble(document).parts.flatMap((p) =>
+      p.solids.filter((s) => s.rides === 'drawer-1' && s.role !== 'air'),
+    );
+    return [Math.max(...all.map((s) => s.shape.high[2])), Math.min(...all.map((s) => s.shape.low[2]))] as const;
+  };
+  it('is measured from the edges of its front, 46 mm from its middle at 66', () => {
+    const [high, low] = ends(cabinet);
+    const document = around({ above: measured(4), below: measured(0) });
+    const [above, below] = aroundDrawers(document, assemble(document));
+    expect(above!.left.value).toBeCloseTo(66 + 46 + 4 - high, 6);
+    expect(below!.left.value).toBeCloseTo(low - (66 - 46), 6);
+  });
+  it('stops at what it meets and says nothing where nothing is said to be there', () => {
+    const said = (document: Conversion) => assessFit(document).findings.filter((f) => f.id.startsWith('fit/around/'));
+    expect(said(cabinet)).toEqual([]);
+    expect(said(around({ above: measured(200), below: measured(200) }))).toEqual([]);
+    const tall = structuredClone(around({ above: measured(0) }));
+    tall.layout.placements['brick-1']!.z += 112 - ends(cabinet)[0] + 50;
+    expect(said(tall)).toMatchObject([{ verdict: 'stop', id: 'fit/around/drawer-1/above' }]);
+    expect(said(tall)[0]!.sentence).toContain('what is over it');
+  });
+  it('a plug that goes down through the floor is cut into it, not stopped by it, and said', () => {
+    const document = structuredClone(around({}));
+    // A supply with its socket down: an own block whose plug points to the floor.
+    const at = { value: 0, uncertainty: 0, tool: 'rule' as const };
+    const size = (value: number) => ({ value, uncertainty: 0, tool: 'rule' as const });
+    const block = { name: 'box', role: 'body' as const, shape: { kind: 'box' as const }, x: at, y: at, z: at };
+    const sizes = { width: size(40), depth: size(30), height: size(20), conducts: null };
+    document.kit.parts['hub-1'] = {
+      ...document.kit.parts['jack-1']!,
+      name: 'Hub',
+      standard: 'own',
+      dimensions: {},
+      own: {
+        blocks: {
+          'box-1': { ...block, ...sizes, direction: null, plug: 0 },
+          'socket-1': {
+            ...block,
+            ...sizes,
+            name: 'socket',
+            role: 'connector',
+            x: size(10),
+            y: size(10),
+            z: size(0),
+            width: size(12),
+            depth: size(8),
+            height: size(5),
+            direction: 'bottom',
+            plug: 12,
+          },
+        },
+        holes: {},
+        faces: {},
+        power: { idle: 0, typical: 0, peak: 0 },
+        source: 'bench',
+      },
+    };
+    document.layout.placements['hub-1'] = {
+      x: 430,
+      y: 100,
+      z: 26.2,
+      rear: 'rear',
+      top: 'top',
+      locked: false,
+      on: 'drawer-1',
+    };
+    const assembly = assemble(document);
+    const { findings } = assessFit(document, assembly);
+    expect(findings.find((f) => f.id === 'fit/floor/drawer-1')?.sentence).toContain(
+      '1 plug goes down through the floor',
+    );
+    expect(
+      findings.filter(
+        (f) => f.verdict === 'stop' && f.about.some((a) => a.id === 'hub-1') && f.sentence.includes('floor'),
+      ),
+    ).toEqual([]);
+    const sheet = sheetOf(document, 'drawer-1-floor', assembly)!;
+    const floor = assembly.drawers['drawer-1']!.boards[0]!.shape.low;
+    const window = sheet.holes.find((h) => h.kind === 'cut')!;
+    expect(window).toMatchObject({ size: '12.0 × 8.0' });
+    expect([window.u, window.v]).toEqual([430 + 16 - floor[0], 100 + 14 - floor[1]].map((v) => expect.closeTo(v, 6)));
+    // Turned to the side, the plug meets no floor and nothing is cut.
+    const turned = structuredClone(document);
+    turned.kit.parts['hub-1']!.own!.blocks['socket-1']!.direction = 'left';
+    expect(assessFit(turned).findings.some((f) => f.id === 'fit/floor/drawer-1')).toBe(false);
   });
 });
 

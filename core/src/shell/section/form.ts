@@ -186,6 +186,9 @@ export const body = object({
       rail: optional(amount),
       /** Kilograms its rails carry; missing: not known. */
       rating: optional(number(0.1, 1000)),
+      /** Free height outside over the upper edge of its front (a table top), and under its lower edge (knees); missing: free. */
+      above: optional(amount),
+      below: optional(amount),
     },
   }),
   /** How it is held, where, and from which side it comes loose. */
