@@ -28,3 +28,4 @@ export { GOALS, grownBox, smallestBox, type Goal, type Smallest } from './smalle
 export { inShell, kitInShell, type InShell } from './fits/inShell';
 export { afterCut, cutDown, type CutDown } from './cutDown/cutDown';
 export { howFar, type HowFar } from './cutDown/howFar';
+export { howFarAnew } from './cutDown/howFarAnew';

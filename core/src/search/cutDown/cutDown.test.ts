@@ -13,12 +13,13 @@ import {
   type Conversion,
   type Hull,
 } from '../../document';
+import { assessFit } from '../../fit';
 import { partFrom } from '../../parts';
 import { assessAll } from '../../plan';
 import { measured } from '../../quantity';
 import { loadSolidKernel } from '../../solid';
 import { standardPart } from '../../standards';
-import { afterCut, cutDown, howFar } from '..';
+import { afterCut, cutDown, howFar, howFarAnew } from '..';
 
 const assess = (plan: Conversion) => assessAll(plan).findings;
 
@@ -231,6 +232,28 @@ describe('how far a shell can be cut down', () => {
       }
     }
     expect(Math.abs(first.to - first.from - most)).toBeLessThanOrEqual(1.01);
+  });
+  it('goes further when parts are placed anew, never less far, and everything is in what is left', () => {
+    const document = box();
+    const assess = (plan: Conversion) => assessFit(plan).findings;
+    const [stays, told] = [howFar(document, { assess }), [] as number[]];
+    const litres = ([x, y, z]: readonly number[]) => x! * y! * z!;
+    const found = howFarAnew(document, { assess, onFound: ({ after }) => told.push(litres(after)) })!;
+    expect(litres(found.after)).toBeLessThan(litres(stays.after));
+    expect(told).toEqual([...told].sort((a, b) => b - a));
+    const { document: after } = applyChange(document, found.change);
+    expect(complaintsOf(after)).toEqual([]);
+    expect(Object.keys(after.layout.placements).sort()).toEqual(['drive-1', 'drive-2']);
+    const before = new Set(assess(document).flatMap((f) => (f.verdict === 'stop' ? [f.id] : [])));
+    expect(assess(after).filter((f) => f.verdict === 'stop' && !before.has(f.id))).toEqual([]);
+    // Nothing is under the room that the two drives take.
+    const drives = assemble(after).parts.map((p) => [0, 1, 2].map((i) => p.high[i]! - p.low[i]!));
+    expect(litres(found.after)).toBeGreaterThan(drives.reduce((sum, d) => sum + litres(d), 0));
+    // A locked part stays beside the same walls.
+    const held = structuredClone(document);
+    held.layout.placements['drive-1']!.locked = true;
+    const locked = applyChange(held, howFarAnew(held, { assess })!.change).document;
+    expect(locked.layout.placements['drive-1']).toMatchObject({ rear: 'rear', top: 'top', locked: true });
   });
   it('a shell in which nothing is loose stays as it is', () => {
     const wedge = newConversion('Wedge', defaultWedge());

@@ -16,6 +16,8 @@ export interface HowFar {
   change: Change;
   /** What stops after it that stations say only after a while; set by who asked. */
   later?: string[];
+  /** Parts were placed anew for it. */
+  anew?: true;
 }
 
 export interface HowFarOptions {
@@ -28,14 +30,14 @@ export interface HowFarOptions {
 }
 
 /** Pieces under this are not worth two cuts and a joint, mm. */
-const WORTH = 10;
+export const WORTH = 10;
 /** Exactness of what is found, mm. */
 const EXACT = 0.5;
 
 /**
  * For each axis the gaps between what stands in the shell, the largest first: of each as much is taken out as nothing stops
  * by that does not stop now, halved between; the next is looked for in what is left. Each is checked on a copy with all that
- * stations say at once. More may be possible when parts are placed anew.
+ * stations say at once. More may be possible when parts are placed anew: `howFarAnew`.
  */
 export function howFar(
   document: Conversion,
@@ -78,7 +80,7 @@ export function howFar(
   };
 }
 
-const stopsOf = (findings: readonly Finding[]) =>
+export const stopsOf = (findings: readonly Finding[]) =>
   findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
 
 /** The largest piece of a gap that may come out, from its low end. */
@@ -121,7 +123,7 @@ function tryCut(
 }
 
 /** Stretches along an axis in which nothing stands that has to stay whole. */
-function gapsOf(document: Conversion, assembly: Assembly, axis: 0 | 1 | 2): { from: number; to: number }[] {
+export function gapsOf(document: Conversion, assembly: Assembly, axis: 0 | 1 | 2): { from: number; to: number }[] {
   const { hull } = assembly;
   const taken: [number, number][] = [
     ...assembly.parts.map((p): [number, number] => [p.low[axis], p.high[axis]]),
@@ -146,7 +148,7 @@ function gapsOf(document: Conversion, assembly: Assembly, axis: 0 | 1 | 2): { fr
   return gaps;
 }
 
-function outerOf(document: Conversion): [number, number, number] {
+export function outerOf(document: Conversion): [number, number, number] {
   const corners = assemble(document).hull.frames.flatMap((f) =>
     f.outline.map((p) => [0, 1, 2].map((i) => f.origin[i]! + f.u[i]! * p[0] + f.v[i]! * p[1])),
   );

@@ -43,6 +43,8 @@ const DRIVES = [6, 4, 2, 1];
 /** One choice: the parts it puts in, in words. */
 interface Choice {
   words: string;
+  /** The card it is, of whatever length. */
+  kind?: string;
   parts: { stem: string; part: Part }[];
 }
 
@@ -59,8 +61,14 @@ export function fitTogether(
   const { boards, supplies, cards, drives } = choicesOf(options);
   let found: Together[] = [];
   let steps: number = STEPS[0];
-  const ask = (combination: readonly Choice[]) =>
-    stop() ? undefined : placed(document, combination, { ...(assess ? { assess } : {}), stop, seed, steps });
+  const known = new Map<string, Together>();
+  const ask = (combination: readonly Choice[]) => {
+    const key = wordsOf(combination).join();
+    if (stop() || known.has(key)) return known.get(key);
+    const found = placed(document, combination, { ...(assess ? { assess } : {}), stop, seed, steps });
+    if (found) known.set(key, found);
+    return found;
+  };
   /** The first of some choices, the largest first, that goes in with what is chosen. */
   const first = (chosen: readonly Choice[], choices: readonly Choice[], share: number) => {
     for (const choice of choices) {
@@ -69,6 +77,31 @@ export function fitTogether(
       if (together) return { chosen: [...chosen, choice], together };
     }
     return undefined;
+  };
+  /** The largest of choices of one kind, the largest first: where one goes, all smaller ones do, so halved between. */
+  const largest = (chosen: readonly Choice[], kind: readonly Choice[], share: number) => {
+    let found: ReturnType<typeof first>;
+    let [low, high] = [0, kind.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const goes = first(chosen, [kind[middle]!], share);
+      if (goes) [found, high] = [goes, middle];
+      else low = middle + 1;
+    }
+    return found;
+  };
+  const largestCard = (chosen: readonly Choice[], share: number) => {
+    let found: ReturnType<typeof first>;
+    for (const kind of CARDS) {
+      const until = found ? cards.indexOf(found.chosen.at(-1)!) : cards.length;
+      found =
+        largest(
+          chosen,
+          cards.slice(0, until).filter((c) => c.kind === kind),
+          share,
+        ) ?? found;
+    }
+    return found;
   };
   const byBoard = new Map<Choice, Together[]>();
   /** What of it is best comes first: the earlier a choice is in its list, the larger it is. */
@@ -84,9 +117,9 @@ export function fitTogether(
   const best = (board: Choice, share: number): void => {
     const fed = first([board], supplies, share);
     if (!fed) return;
-    const carded = first(fed.chosen, cards, share) ?? fed;
-    const full = first(carded.chosen, drives, share) ?? carded;
-    const without = carded === fed ? undefined : first(fed.chosen, drives, share);
+    const carded = largestCard(fed.chosen, share) ?? fed;
+    const full = largest(carded.chosen, drives, share) ?? carded;
+    const without = carded === fed ? undefined : largest(fed.chosen, drives, share);
     const more = without && (full === carded || drivesIn(without.chosen) > drivesIn(full.chosen));
     const now = most(full.chosen);
     const was = rank.get(board);
@@ -140,11 +173,12 @@ function choicesOf(options: readonly FitOption[]): Record<'boards' | 'supplies' 
       return [most, ...LENGTHS.filter((mm) => mm < most)].map((mm) => ({
         size: mm * row.dimensions.thickness!.value * row.dimensions.height!.value,
         words: `${option.name}, ${mm.toFixed(0)} mm long`,
+        kind: option.id,
         parts: [{ stem: 'card', part: partWith(row, { length: mm }) }],
       }));
     })
     .sort((p, q) => q.size - p.size)
-    .map(({ words, parts }): Choice => ({ words, parts }));
+    .map(({ words, kind, parts }): Choice => ({ words, kind, parts }));
   const drive = known(['drive/3.5', 'drive/2.5-7'])[0];
   const drives = DRIVES.filter((n) => drive && n <= 2 * (drive.most?.value ?? 0)).map((n): Choice => ({
     words: `${n} × ${drive!.name}`,

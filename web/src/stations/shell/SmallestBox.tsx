@@ -1,7 +1,7 @@
 import { inUnit } from '@young-shell/core/quantity';
 import type { Goal, Smallest } from '@young-shell/core/search';
 import { Search, Square } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -12,10 +12,10 @@ import { LengthField } from '../../ui/LengthField';
 import { Progress } from '../../ui/Progress';
 import { Section } from '../../ui/Section';
 import type { Telling } from '../../work/engine.worker';
-import { run, stop } from '../../work/work';
+import { useLongJob } from '../../work/useLongJob';
+import { run } from '../../work/work';
 import { preview } from '../../view/slice';
 
-const STOPPED = 'Stopped.';
 const GOAL_OPTIONS: readonly { value: Goal; label: string }[] = [
   { value: 'litres', label: 'room: litres' },
   { value: 'height', label: 'height' },
@@ -36,44 +36,19 @@ export function SmallestBox() {
   const [wall, setWall] = useState(9);
   const [axis, setAxis] = useState<(typeof FIXED)[number]['value']>('');
   const [size, setSize] = useState(200);
-  const [state, setState] = useState<{
-    of?: typeof document;
-    running: boolean;
-    share: number;
-    found?: Smallest;
-    failed?: string;
-  }>({ running: false, share: 0 });
-  const asked = useRef(0);
-  useEffect(
-    () => () => {
-      if (asked.current > 0) stop('long', STOPPED);
-      dispatch(preview(null));
-    },
-    [dispatch],
-  );
+  const state = useLongJob<{ share: number; found?: Smallest; none?: true }>({ share: 0 });
+  useEffect(() => () => void dispatch(preview(null)), [dispatch]);
   const count = Object.keys(document.kit.parts).length;
-  const start = async () => {
-    stop('long', STOPPED);
-    const own = ++asked.current;
-    const put = (patch: Partial<typeof state>) => {
-      if (own === asked.current) setState((s) => ({ ...s, ...patch }));
-    };
-    setState({ of: document, running: true, share: 0 });
-    const tell = ({ best, share }: Telling) => put(best ? { found: best[0] as Smallest } : { share });
-    try {
+  const start = () =>
+    state.start(document, async (put) => {
       const fixed = axis === '' ? {} : { [axis]: size };
+      const tell = ({ best, share }: Telling) => put(best ? { found: best[0] as Smallest } : { share });
       const found = await run('long', 'fit', 'smallest', [document, goal, wall, fixed], tell);
-      put({
-        running: false,
-        ...(found
-          ? { found }
-          : { failed: 'No layout was found in any box that was tried: take less in, or set no size.' }),
-      });
-    } catch (error) {
-      const { message } = error as Error;
-      put({ running: false, ...(message === STOPPED ? {} : { failed: message }) });
-    }
-  };
+      put(found ? { found } : { none: true });
+    });
+  const failed = state.none
+    ? 'No layout was found in any box that was tried: take less in, or set no size.'
+    : state.failed;
   return (
     <Section
       title="Smallest box for this kit"
@@ -124,13 +99,7 @@ export function SmallestBox() {
           </div>
           <div className="mt-2">
             {state.running ? (
-              <Button
-                onClick={() => {
-                  asked.current++;
-                  stop('long', STOPPED);
-                  setState((s) => ({ ...s, running: false }));
-                }}
-              >
+              <Button onClick={state.stop}>
                 <Square size={14} aria-hidden /> Stop
               </Button>
             ) : (
@@ -140,9 +109,9 @@ export function SmallestBox() {
             )}
           </div>
           {state.running && <Progress share={state.share} what="making it smaller" />}
-          {state.failed !== undefined && (
+          {failed !== undefined && (
             <p className="mb-0 text-stop" role="alert">
-              {state.failed}
+              {failed}
             </p>
           )}
           {state.found && <Found found={state.found} fresh={state.of === document && !state.running} />}
