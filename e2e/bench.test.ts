@@ -173,7 +173,7 @@ describe('fit', () => {
       (t) => t.includes('−3.8 mm'),
     );
     await page
-      .getByRole('button', { name: /Preview: Move Graphics card .* down/ })
+      .getByRole('button', { name: /Try on: Move Graphics card .* down/ })
       .first()
       .click();
     await page
@@ -184,7 +184,7 @@ describe('fit', () => {
       () => strip(page, 'Fit').innerText(),
       (t) => !t.includes('−3.8 mm'),
     );
-    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByRole('button', { name: 'Use' }).click();
     const height = async () => (await bench.document(path)).layout.placements['card-1']!.z;
     await until(height, (z) => z < 104);
     await page.reload();

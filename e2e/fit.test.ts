@@ -170,12 +170,12 @@ describe('what would it take', () => {
     await tab(page, 'Ways');
     await button(page, 'Find ways out').click();
     await page.getByText(/interventions tried/).waitFor(SLOW);
-    await button(page, /^Preview: Move Graphics card .* down$/)
+    await button(page, /^Try on: Move Graphics card .* down$/)
       .first()
       .waitFor();
-    await button(page, /^Preview: Raise the lid by/).click();
+    await button(page, /^Try on: Raise the lid by/).click();
     await page.getByText(/gone: Smallest margin/).waitFor(SLOW);
-    await button(page, 'Apply').click();
+    await button(page, 'Use').click();
     const bodies = async () => Object.values((await bench.document(path)).shell.bodies).map((b) => b.kind);
     await expect.poll(bodies, SLOW).toEqual(['lid', 'ring']);
     await undo(page);

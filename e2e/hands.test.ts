@@ -140,3 +140,156 @@ describe('keys', () => {
     }
   });
 });
+
+describe('the keyboard alone', () => {
+  it('reaches the first finding of every station within five keys', async () => {
+    const page = await bench.browser.newPage();
+    for (const { id } of STATIONS) {
+      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+      await page.getByRole('contentinfo').waitFor(SLOW);
+      await page.locator('[data-findings]').first().waitFor(SLOW);
+      const findings = await page.locator('[data-findings] article').count();
+      for (const key of ['Tab', 'Tab', 'Enter']) await page.keyboard.press(key);
+      const at = await page.evaluate(
+        `document.activeElement.closest('[data-findings]') ? 'finding' : document.activeElement.ariaLabel`,
+      );
+      expect([id, at]).toEqual([id, findings > 0 ? 'finding' : 'Station']);
+    }
+  });
+
+  it('opens a list before it chooses, and in a section selects with Enter, not by the focus', async () => {
+    const path = await bench.pathOf(DEMO, 'brief');
+    const page = await bench.page(path);
+    const policy = page.locator('aside select').first();
+    const before = await policy.inputValue();
+    await policy.focus();
+    await page.keyboard.press('ArrowDown');
+    expect(await policy.inputValue()).toBe(before);
+    await page.keyboard.press('Escape');
+    await page.goto(bench.address + (await bench.pathOf(DEMO, 'fit')));
+    await page.getByRole('radio', { name: 'Plan' }).click(SLOW);
+    const parts = page.locator('svg [data-part]');
+    const [first, second] = [parts.nth(0), parts.nth(1)];
+    await first.focus();
+    expect(await page.locator('svg [data-part][aria-pressed=true]').count()).toBe(0);
+    await page.keyboard.press('Enter');
+    expect(await first.getAttribute('aria-pressed')).toBe('true');
+    // On another part an arrow is not for the one that is selected.
+    const places = async () => (await bench.document(path)).layout.placements;
+    const was = await places();
+    await second.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(900);
+    expect(await places()).toEqual(was);
+    await first.focus();
+    await page.keyboard.press('Escape');
+    expect(await first.getAttribute('aria-pressed')).toBe('false');
+  });
+
+  it('turns the view around the shell and brings it nearer; F shows all of it again', async () => {
+    const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
+    const tape = page.locator('[data-label="board-1"]');
+    await tape.waitFor(SLOW);
+    await page.waitForTimeout(1500);
+    const at = () => tape.evaluate((e) => e.style.transform);
+    await page.getByRole('application').focus();
+    const seen = [await at()];
+    for (const key of ['ArrowRight', 'Control+ArrowUp', '+']) {
+      await page.keyboard.press(key);
+      await expect.poll(at, SLOW).not.toBe(seen.at(-1));
+      seen.push(await at());
+    }
+    await page.keyboard.press('f');
+    await expect.poll(at, SLOW).not.toBe(seen.at(-1));
+    await page.getByRole('radio', { name: 'Front' }).click();
+    const paper = () => page.locator('svg[aria-label^="front section"] > g').getAttribute('transform');
+    await page.getByRole('application').focus();
+    for (const key of ['ArrowRight', 'ArrowUp', '-']) {
+      const was = await paper();
+      await page.keyboard.press(key);
+      await expect.poll(paper, SLOW).not.toBe(was);
+    }
+  });
+
+  it('closes one thing with Escape, and keeps its place when a dialog, a trial or an undo ends', async () => {
+    const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
+    const focus = () => page.evaluate(`document.activeElement === document.body ? 'lost' : 'kept'`);
+    await page.locator('[data-label="board-1"]').click(SLOW);
+    const trial = page.getByRole('button', { name: /^Try on: / }).first();
+    await trial.waitFor(SLOW);
+    await trial.focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('trying on:').waitFor(SLOW);
+    await expect.poll(focus, SLOW).toBe('kept');
+    await page.keyboard.press('Escape');
+    await page.getByText('trying on:').waitFor({ state: 'hidden', ...SLOW });
+    expect(await page.locator('[data-label="board-1"]').getAttribute('aria-pressed')).toBe('true');
+    await expect.poll(focus, SLOW).toBe('kept');
+    await page.getByRole('application').focus();
+    await page.keyboard.press('?');
+    await page.getByRole('dialog').waitFor(SLOW);
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog').waitFor({ state: 'hidden', ...SLOW });
+    await expect.poll(focus, SLOW).toBe('kept');
+    expect(await page.locator('[data-label="board-1"]').getAttribute('aria-pressed')).toBe('true');
+    // The button for undo is switched off by the last undo: the focus goes on.
+    await page.getByRole('application').focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    const undo = page.locator('header').getByRole('button', { name: /undo/i });
+    await expect.poll(() => undo.isEnabled(), SLOW).toBe(true);
+    await undo.focus();
+    for (let i = 0; i < 40 && (await undo.isEnabled()); i++) {
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(120);
+    }
+    await expect.poll(focus, SLOW).toBe('kept');
+  });
+});
+
+describe('what is said', () => {
+  it('tells what is selected, where it went, what was undone, and every part with its tightest margin', async () => {
+    const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
+    const said = page.getByRole('status', { name: 'What changed' });
+    const board = page.locator('[data-label="board-1"]');
+    await board.click(SLOW);
+    await expect.poll(() => said.textContent(), SLOW).toMatch(/is selected, at .* mm.*tightest .* to /);
+    const before = await said.textContent();
+    await page.getByRole('application').focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await expect.poll(() => said.textContent(), SLOW).not.toBe(before);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => said.textContent(), SLOW).toContain('Undone: ');
+    const parts = page.getByRole('list', { name: 'Parts in the shell' }).getByRole('listitem');
+    expect(await parts.count()).toBe(await page.locator('button[data-label]').count());
+    for (const words of await parts.allTextContents()) expect(words).toMatch(/at .* mm.*; (tightest|nothing near)/);
+  });
+});
+
+describe('fingers', () => {
+  it('a second one puts a dragged part back', async () => {
+    const path = await bench.pathOf(DEMO, 'fit');
+    const context = await bench.browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+    const page = await context.newPage();
+    await page.goto(bench.address + path);
+    await page.getByRole('radio', { name: 'Plan' }).click(SLOW);
+    const before = (await bench.document(path)).layout.placements;
+    const box = (await page.locator('svg [data-part="board-1"]').boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const client = await context.newCDPSession(page);
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: { x: number; y: number; id: number }[]) =>
+      client.send('Input.dispatchTouchEvent', { type, touchPoints: points });
+    await touch('touchStart', { x, y, id: 0 });
+    for (let i = 1; i < 6; i++) await touch('touchMove', { x: x + 8 * i, y, id: 0 });
+    await touch('touchStart', { x: x + 40, y, id: 0 }, { x: x + 40, y: y + 90, id: 1 });
+    await touch('touchMove', { x: x + 60, y, id: 0 }, { x: x + 40, y: y + 110, id: 1 });
+    await touch('touchEnd');
+    await page.waitForTimeout(1000);
+    expect((await bench.document(path)).layout.placements).toEqual(before);
+    // One alone moves it.
+    await touch('touchStart', { x, y, id: 0 });
+    for (let i = 1; i < 6; i++) await touch('touchMove', { x: x - 8 * i, y, id: 0 });
+    await touch('touchEnd');
+    await expect.poll(async () => (await bench.document(path)).layout.placements, SLOW).not.toEqual(before);
+    await context.close();
+  });
+});

@@ -36,12 +36,12 @@ describe('air', () => {
     const preview = page
       .getByRole('article')
       .filter({ hasText: /go through with .* the air leaves/ })
-      .getByRole('button', { name: /^Preview: \+\d+ cm² of vent in the floor/ })
+      .getByRole('button', { name: /^Try on: \+\d+ cm² of vent in the floor/ })
       .first();
     await preview.waitFor(SLOW);
     const said = Number(/−([\d.]+) K/.exec((await preview.getAttribute('aria-label'))!)![1]);
     await preview.click();
-    await button(page, 'Apply').click();
+    await button(page, 'Use').click();
     await expect.poll(async () => Object.keys((await bench.document(path)).cut.openings).length, SLOW).toBe(1);
     await expect.poll(async () => Math.abs(before - (await figure()) - said), SLOW).toBeLessThan(0.15);
     await undo(page);
@@ -93,8 +93,8 @@ describe('power', () => {
     const { path, page } = await open(DEMO, 'power');
     await type(page, 'Rating, W (0: not known)', '220');
     await page.getByText(/are asked at peak, and the supply gives 220 W/).waitFor(SLOW);
-    await page.getByRole('button', { name: /^Preview: A supply of \d+ W/ }).click();
-    await button(page, 'Apply').click();
+    await page.getByRole('button', { name: /^Try on: A supply of \d+ W/ }).click();
+    await button(page, 'Use').click();
     await expect.poll(async () => (await bench.document(path)).power.supplies['supply-1']?.rating, SLOW).toBe(300);
     await undo(page);
     await undo(page);

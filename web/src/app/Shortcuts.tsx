@@ -10,8 +10,16 @@ const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Ctrl Z', 'undo, also tomorrow'],
       ['Ctrl Shift Z, Ctrl Y', 'redo'],
       ['F', 'the whole shell in the view'],
-      ['Escape', 'close one thing, let go of the selection'],
+      ['Escape', 'close one thing: a menu, what is tried on, what is open, the selection'],
       ['Tab', 'from one thing to the next; parts in the sections too'],
+    ],
+  },
+  {
+    where: 'In the view',
+    keys: [
+      ['Ctrl + arrows', 'turn the view around the shell; move a section'],
+      ['+ and −', 'nearer, farther'],
+      ['Enter', 'select the part that has the focus'],
     ],
   },
   {
@@ -28,6 +36,7 @@ const KEYS: { where: string; keys: [string, string][] }[] = [
     keys: [
       ['Alt', 'freely, without snapping'],
       ['Shift', 'up and down in 3D'],
+      ['Escape, a second finger', 'put it back where it was'],
     ],
   },
 ];

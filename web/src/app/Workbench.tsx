@@ -7,7 +7,9 @@ import { Button } from '../ui/Button';
 import { forgetSlow } from '../document/slowSlice';
 import { resetView } from '../view/slice';
 import { useStations } from '../view/station';
+import { PartsInWords } from '../view/PartsInWords';
 import { ShellView } from '../view/ShellView';
+import { Announcer } from './Announcer';
 import { BehindDialog } from './BehindDialog';
 import { ConflictDialog } from './ConflictDialog';
 import { InstrumentsDialog } from '../instruments/InstrumentsDialog';
@@ -16,6 +18,7 @@ import { Shortcuts } from './Shortcuts';
 import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
 import { useKeptFocus } from './useKeptFocus';
+import { useOpeningMenus } from './useOpeningMenus';
 import { useShortcuts } from './useShortcuts';
 import { useSlowFindings } from './useSlowFindings';
 import { VerdictStrip } from './VerdictStrip';
@@ -47,6 +50,7 @@ export function Workbench() {
   }, [name, station]);
   useShortcuts();
   useKeptFocus();
+  useOpeningMenus();
   useSlowFindings();
   useEffect(() => {
     dispatch(resetView());
@@ -93,10 +97,21 @@ export function Workbench() {
       >
         To the station
       </a>
+      <a
+        href="#findings"
+        className="skip-link"
+        onClick={(event) => {
+          event.preventDefault();
+          (panel.current?.querySelector<HTMLElement>('[data-findings] button') ?? panel.current)?.focus();
+        }}
+      >
+        To the first finding
+      </a>
       <Header id={id} />
       <StationRail id={id} />
       <main className="bench-view min-h-0 min-w-0" aria-label="Shell view">
         <ShellView id={id} />
+        <PartsInWords />
       </main>
       <aside
         ref={panel}
@@ -118,6 +133,7 @@ export function Workbench() {
         <Outlet />
       </aside>
       <VerdictStrip id={id} />
+      <Announcer />
       <ConflictDialog />
       <BehindDialog />
       <Shortcuts />

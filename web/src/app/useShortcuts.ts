@@ -2,8 +2,8 @@ import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { redo, undo } from '../document/sync';
 import { messageShown } from '../document/slice';
-import { fitView, preview, select, showShortcuts } from '../view/slice';
-import { useAppDispatch, useAppSelector } from './store';
+import { fitView, openBody, preview, select, showShortcuts } from '../view/slice';
+import { store, useAppDispatch, useAppSelector } from './store';
 
 /** Keys that work everywhere on the bench, and messages from the sync. */
 export function useShortcuts(): void {
@@ -47,8 +47,11 @@ export function useShortcuts(): void {
       } else if (event.key.toLowerCase() === 'f' && !typing && !event.ctrlKey && !event.metaKey && !event.altKey) {
         dispatch(fitView());
       } else if (event.key === 'Escape' && !typing && !event.defaultPrevented) {
-        dispatch(preview(null));
-        dispatch(select(null));
+        const { view } = store.getState();
+        // One thing at a time, the last that came first.
+        if (view.preview) dispatch(preview(null));
+        else if (view.opened) dispatch(openBody(null));
+        else dispatch(select(null));
       }
     };
     window.addEventListener('keydown', onKey);

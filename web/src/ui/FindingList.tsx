@@ -13,7 +13,7 @@ export function FindingList({ station }: { station: string }) {
   const quiet = own.filter((f) => !pressing.includes(f));
   const folded = pressing.length > 0 && quiet.length > 1 && !all;
   return (
-    <section aria-label="Findings">
+    <section aria-label="Findings" data-findings>
       <h2 className="m-0 px-4 pt-3 pb-1 font-label text-base font-semibold">Findings</h2>
       {(folded ? pressing : own).map((finding) => (
         <FindingCard key={finding.id} finding={finding} />

@@ -23,7 +23,7 @@ function priceWords({ money, unpriced, minutes }: { money: number; unpriced: num
     .join(', ');
 }
 
-/** A way out: try it on in the view with what gets better and worse, then apply it or leave it. */
+/** A way out: try it on in the view with what gets better and worse, then use it or leave it. */
 export function RemedyRow({ remedy }: { remedy: Remedy }) {
   const dispatch = useAppDispatch();
   const submit = useSubmit();
@@ -57,10 +57,10 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
         </span>
         {!trying && (
           <Button
-            aria-label={`Preview: ${inUnit(remedy.label, unit)}`}
+            aria-label={`Try on: ${inUnit(remedy.label, unit)}`}
             onClick={() => dispatch(preview({ label: remedy.label, change: remedy.change }))}
           >
-            Preview
+            Try on
           </Button>
         )}
       </div>
@@ -90,7 +90,7 @@ export function RemedyRow({ remedy }: { remedy: Remedy }) {
                 if (wrong) toast.error(wrong);
               }}
             >
-              Apply
+              Use
             </Button>
             <Button onClick={() => dispatch(preview(null))}>Leave it</Button>
           </div>

@@ -1,6 +1,6 @@
 import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { Vector3 } from 'three';
+import { Spherical, Vector3 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { Vec3 } from '@young-shell/core/solid';
 import { useAppSelector } from '../app/store';
@@ -9,6 +9,10 @@ import { useAppSelector } from '../app/store';
 const WHOLE = 1.74;
 /** A view narrower than this for its height sees less across. */
 const WIDE = 1.15;
+
+/** A key turns the view by so much, radians, and brings it nearer by this. */
+const TURN = Math.PI / 24;
+const NEARER = 1.15;
 
 /** The camera outlives a change of view or station: it is kept here by conversion. */
 const cameras = new Map<string, { position: Vec3; target: Vec3 }>();
@@ -75,6 +79,23 @@ export function Controls({ id, box, enabled }: Props) {
     controls.update();
     invalidate();
   }, [fitted, aspect, box, camera, controls, invalidate]);
+  const look = useAppSelector((s) => s.view.look);
+  const looked = useRef(look.count);
+  useEffect(() => {
+    if (looked.current === look.count) return;
+    looked.current = look.count;
+    moved.current = true;
+    // Y is up for spherical coordinates, z is up here.
+    const away = camera.position.clone().sub(controls.target);
+    const at = new Spherical().setFromCartesianCoords(away.x, away.z, -away.y);
+    at.theta += look.right * TURN;
+    at.phi = Math.min(controls.maxPolarAngle, Math.max(0.05, at.phi - look.up * TURN));
+    at.radius *= NEARER ** -look.nearer;
+    const { x, y, z } = new Vector3().setFromSpherical(at);
+    camera.position.copy(controls.target).add(new Vector3(x, -z, y));
+    controls.update();
+    invalidate();
+  }, [look, camera, controls, invalidate]);
   useEffect(() => {
     controls.enabled = enabled;
   }, [controls, enabled]);

@@ -15,9 +15,10 @@ import { MAT_COLOUR, matTexture, type MatArea } from './matTexture';
 import { PartLooks3d } from './PartLooks3d';
 import { PART_FILL, SHELL_FILL, PENCIL } from './palette';
 import { hullBox } from './projection';
-import { select } from './slice';
+import { dragTo, select } from './slice';
 import { useStations } from './station';
 import { SolidMesh } from './SolidMesh';
+import { untilReleased } from './untilReleased';
 import { useMove } from './useMove';
 
 /** The shell in space on the cutting mat. */
@@ -104,7 +105,7 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
   const chosen = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === part.id);
   const showRooms = useAppSelector((s) => s.view.showRooms);
   const { drag, drop } = useMove();
-  const start = useRef<{ placement: Placement; hit: Vector3; plane: Plane } | null>(null);
+  const start = useRef<{ placement: Placement; hit: Vector3; plane: Plane; end: () => void } | null>(null);
   const fill = PART_FILL[kindOf(part.part) ?? 'drive'];
 
   const down = (event: ThreeEvent<PointerEvent>) => {
@@ -113,7 +114,17 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
     const placement = store.getState().document.document?.layout.placements[part.id];
     if (!placement || event.button !== 0) return;
     (event.target as Element).setPointerCapture(event.pointerId);
-    start.current = { placement, hit: event.point.clone(), plane: new Plane(new Vector3(0, 0, 1), -event.point.z) };
+    const end = untilReleased(event.pointerId, () => {
+      start.current = null;
+      onDrag(false);
+      dispatch(dragTo(null));
+    });
+    start.current = {
+      placement,
+      hit: event.point.clone(),
+      plane: new Plane(new Vector3(0, 0, 1), -event.point.z),
+      end,
+    };
     onDrag(true);
   };
   const move = (event: ThreeEvent<PointerEvent>) => {
@@ -133,6 +144,7 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
   };
   const up = () => {
     if (!start.current) return;
+    start.current.end();
     start.current = null;
     onDrag(false);
     drop();

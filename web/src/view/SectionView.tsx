@@ -1,6 +1,7 @@
 import { looksOfControl } from '@young-shell/core/shell';
 import { kindOf } from '@young-shell/core/parts';
 import type { Solid } from '@young-shell/core/assembly';
+import { formatLength } from '@young-shell/core/quantity';
 import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -8,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectShown } from '../document/selectors';
 import { FEATURE_FILL, PART_FILL, SHELL_FILL } from './palette';
 import { ControlLooksSection, PartLooksSection } from './PartLooksSection';
+import { placeWords } from './PartsInWords';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
@@ -19,6 +21,10 @@ import { unstacked, type Writing } from './writing';
 
 const sameWritings = (a: readonly Writing[], b: readonly Writing[]) => JSON.stringify(a) === JSON.stringify(b);
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
+
+/** A key moves the paper by so many px, and brings it nearer by this. */
+const STEP = 60;
+const NEARER = 1.15;
 
 interface Props {
   mode: SectionMode;
@@ -81,6 +87,19 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mode, wanted.nonce, fitted, frame, zoomer]);
   useEffect(() => onScale(k), [k, onScale]);
+  const look = useAppSelector((s) => s.view.look);
+  const looked = useRef(look.count);
+  useEffect(() => {
+    if (looked.current === look.count || !svg.current) return;
+    looked.current = look.count;
+    const { right, up: higher, nearer } = look;
+    const paper = d3select(svg.current);
+    if (nearer !== 0) paper.call(zoomer.scaleBy, NEARER ** nearer);
+    else paper.call(zoomer.translateBy, (-right * STEP) / k, (higher * STEP) / k);
+    // The scale of now, not of when it changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [look, zoomer]);
+  const [focused, setFocused] = useState<string>();
 
   const { pointerDown, pointerMove, pointerUp } = useSectionDrag(across, up, k);
 
@@ -128,7 +147,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
       ref={svg}
       className="h-full w-full touch-none bg-mat select-none"
       role="group"
-      aria-label={`${mode} section at ${depth} mm`}
+      aria-label={`${mode} section at ${formatLength(depth, unit)} ${unit === 'mm' ? 'mm' : 'in'}`}
       onPointerDown={() => dispatch(select(null))}
     >
       <defs>
@@ -197,9 +216,15 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
               tabIndex={0}
               role="button"
               aria-pressed={selected}
-              aria-label={`${part.part.name}, at ${part.placement.x}, ${part.placement.y}, ${part.placement.z} mm`}
+              aria-label={`${part.part.name}, ${placeWords(part, unit)}`}
               className="cursor-grab focus:outline-none"
-              onFocus={() => dispatch(select({ kind: 'part', id: part.id }))}
+              onFocus={(event) => setFocused(event.currentTarget.matches(':focus-visible') ? part.id : undefined)}
+              onBlur={() => setFocused(undefined)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter' && event.key !== ' ') return;
+                event.preventDefault();
+                dispatch(select({ kind: 'part', id: part.id }));
+              }}
               onPointerDown={(event) => pointerDown(event, part.id)}
               onPointerMove={pointerMove}
               onPointerUp={pointerUp}
@@ -232,6 +257,18 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
                 );
               })}
               <PartLooksSection part={part} mode={mode} depth={depth} width={px(0.8)} />
+              {focused === part.id && (
+                <rect
+                  x={part.low[across] - px(4)}
+                  y={-part.high[up] - px(4)}
+                  width={part.high[across] - part.low[across] + px(8)}
+                  height={part.high[up] - part.low[up] + px(8)}
+                  fill="none"
+                  stroke="#ead88f"
+                  strokeWidth={px(3)}
+                  pointerEvents="none"
+                />
+              )}
             </g>
           );
         })}

@@ -63,7 +63,7 @@ export function ShellView({ id }: { id: string }) {
         if (!(event.target as Element).closest('button, input, [data-part]'))
           frame.current?.focus({ preventScroll: true });
       }}
-      aria-label="The shell. Arrow keys move the selected part, R turns it; hold x, y or z and type to set a position."
+      aria-label="The shell. Arrow keys move the selected part, R turns it; hold x, y or z and type to set a position. With Ctrl they turn the view, plus and minus zoom."
       onKeyDown={onKeyDown}
       onKeyUp={onKeyUp}
     >

@@ -35,6 +35,8 @@ export interface ViewState {
   shortcuts: boolean;
   /** Counts how often the whole shell was asked for. */
   fitted: number;
+  /** The last step by which the view was turned, moved or brought nearer with a key, counted. */
+  look: { count: number; right: number; up: number; nearer: number };
 }
 
 const initialState: ViewState = {
@@ -49,6 +51,7 @@ const initialState: ViewState = {
   partsAside: false,
   shortcuts: false,
   fitted: 0,
+  look: { count: 0, right: 0, up: 0, nearer: 0 },
 };
 
 const slice = createSlice({
@@ -88,6 +91,10 @@ const slice = createSlice({
     fitView: (state) => {
       state.fitted++;
     },
+    /** Steps to the right and up around the shell, or of the section; nearer by steps. */
+    lookFrom: (state, { payload }: PayloadAction<Partial<Omit<ViewState['look'], 'count'>>>) => {
+      state.look = { right: 0, up: 0, nearer: 0, ...payload, count: state.look.count + 1 };
+    },
     resetView: () => initialState,
   },
 });
@@ -105,5 +112,6 @@ export const {
   layPartsAside,
   showShortcuts,
   fitView,
+  lookFrom,
   resetView,
 } = slice.actions;

@@ -1,9 +1,20 @@
 import { parseLength } from '@young-shell/core/quantity';
 import type { Axis } from '@young-shell/core/solid';
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { store, useAppSelector } from '../app/store';
+import { store, useAppDispatch, useAppSelector } from '../app/store';
 import { dragAxes, turnAxis } from './projection';
+import { lookFrom } from './slice';
 import { useMove } from './useMove';
+
+/** With Ctrl, or where nothing is selected: the view itself. Plus and minus always. */
+const LOOKS: Readonly<Record<string, { right?: number; up?: number; nearer?: number }>> = {
+  ArrowRight: { right: 1 },
+  ArrowLeft: { right: -1 },
+  ArrowUp: { up: 1 },
+  ArrowDown: { up: -1 },
+  '+': { nearer: 1 },
+  '-': { nearer: -1 },
+};
 
 const AXIS_KEYS: Readonly<Record<string, Axis>> = { x: 0, y: 1, z: 2 };
 
@@ -12,9 +23,11 @@ const OWN_KEYS = 'input, select, textarea, [role=slider], [role=radio], [role=ta
 
 /**
  * Keyboard of the shell view for the selected part: arrows nudge by 1 mm (Shift 10, Alt 0.1), Page keys go
- * into and out of the view, R turns, and a number typed while x, y or z is held sets that position.
+ * into and out of the view, R turns, and a number typed while x, y or z is held sets that position. With Ctrl, or
+ * where nothing is selected, arrows turn the view; plus and minus bring it nearer and farther.
  */
 export function useViewKeys() {
+  const dispatch = useAppDispatch();
   const mode = useAppSelector((s) => s.view.mode);
   const unit = useAppSelector((s) => s.preferences.unit);
   const { nudge, turn, put } = useMove();
@@ -27,10 +40,25 @@ export function useViewKeys() {
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const id = selected();
-    if (!id || event.ctrlKey || event.metaKey || event.defaultPrevented) return;
+    if (event.metaKey || event.defaultPrevented) return;
+    const target = event.target as Element;
     // A control over the view keeps its own keys: they are not for the part behind it.
-    if ((event.target as Element).closest(OWN_KEYS)) return;
+    if (target.closest(OWN_KEYS)) return;
+    const id = selected();
+    const look = LOOKS[event.key];
+    if (
+      look &&
+      held.current === undefined &&
+      (event.ctrlKey || !event.key.startsWith('Arrow') || (!id && target === event.currentTarget))
+    ) {
+      event.preventDefault();
+      dispatch(lookFrom(look));
+      return;
+    }
+    if (!id || event.ctrlKey) return;
+    // On another part, or on a button, a key is not for the part that is selected.
+    const part = target.closest<HTMLElement>('[data-part], [data-label]')?.dataset;
+    if (part ? (part.part ?? part.label) !== id : target.closest('button')) return;
     const axis = AXIS_KEYS[event.key.toLowerCase()];
     if (axis !== undefined) {
       held.current = axis;

@@ -28,30 +28,30 @@ export function ReachFields({ id, control }: { id: string; control: PanelControl
   if (!MOVES.has(control.kind)) return null;
   const set = (patch: Partial<Rod>) =>
     submit({ type: 'setControl', id, control: { ...control, rod: { ...rod!, ...patch } } });
+  const begin = ([x, y, z]: readonly [number, number, number]) =>
+    submit({
+      type: 'setControl',
+      id,
+      control: {
+        ...control,
+        rod: {
+          kind: 'rod',
+          to: { x, y, z: Math.max(0, z) },
+          material: 'steel wire',
+          diameter: 2,
+          travel: 0.25,
+          force: 1.6,
+          guide: 20,
+          gap: 0.3,
+        },
+      },
+    });
   if (!rod)
     return (
       <div className="mt-3">
         <Button
           disabled={!place}
-          onClick={() =>
-            submit({
-              type: 'setControl',
-              id,
-              control: {
-                ...control,
-                rod: {
-                  kind: 'rod',
-                  to: { x: place!.back[0], y: place!.back[1], z: Math.max(0, place!.back[2]) },
-                  material: 'steel wire',
-                  diameter: 2,
-                  travel: 0.25,
-                  force: 1.6,
-                  guide: 20,
-                  gap: 0.3,
-                },
-              },
-            })
-          }
+          onClick={() => place && begin(place.back)}
         >
           Reach a switch inside
         </Button>
