@@ -90,7 +90,7 @@ const VIEWS: { name: string; station?: string; prepare?: (page: Page) => Promise
       await page.getByRole('radio', { name: 'Plan' }).click();
     },
   },
-  ...['Layouts', 'Wishes', 'Reach', 'Order', 'Opening'].map((tab) => ({
+  ...['Layouts', 'Wishes', 'Cables', 'Order', 'Opening'].map((tab) => ({
     name: `fit, ${tab.toLowerCase()}`,
     station: 'fit',
     prepare: async (page: Page) => {

@@ -60,7 +60,7 @@ describe('from a shell of one’s own to a first verdict', () => {
   it('says what is wrong with a size and what would be right', async () => {
     const page = await bench.page('/new');
     await type(field(page, 'Width'), '9000');
-    await page.getByText('9000.0 mm is out of range; it would be 20.0 mm to 3000.0 mm.').waitFor();
+    await page.getByText('9000.0 mm is out of range; enter 20.0 mm to 3000.0 mm.').waitFor();
     await type(field(page, 'Wall, all alike'), '59');
     await type(field(page, 'Height'), '100');
     await page.getByText(/Walls of 59 mm leave no room in 100 mm/).waitFor();

@@ -182,7 +182,7 @@ describe('a part at a slight angle', () => {
     const angleField = page.getByRole('textbox', { name: 'Angle to the left, °' });
     await angleField.fill('40');
     await angleField.press('Enter');
-    await page.getByText('40 is out of range; it would be -10 to 10.').waitFor(SLOW);
+    await page.getByText('40 is out of range; enter -10 to 10.').waitFor(SLOW);
     await angleField.fill('0');
     await angleField.press('Enter');
     await expect.poll(tilt, SLOW).toBeUndefined();

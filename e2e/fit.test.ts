@@ -167,7 +167,7 @@ describe('layouts', () => {
 describe('what would it take', () => {
   it('lists the least interventions; the ring is applied as a body and undone', async () => {
     const page = await bench.page(path);
-    await tab(page, 'Ways');
+    await tab(page, 'Ways out');
     await button(page, 'Find ways out').click();
     await page.getByText(/interventions tried/).waitFor(SLOW);
     await button(page, /^Try on: Move Graphics card .* down$/)
@@ -207,7 +207,7 @@ describe('wishes, reach and order', () => {
 
   it('a riser that is too short stops the work; a length that is none is refused', async () => {
     const page = await bench.page(path);
-    await tab(page, 'Reach');
+    await tab(page, 'Cables');
     const riser = button(page, /riser: Board to Graphics card/);
     await riser.click(SLOW);
     const own = page.getByLabel('Length of the one you have');
@@ -245,9 +245,9 @@ describe('wishes, reach and order', () => {
     const page = await bench.page(await bench.pathOf('Ibis cocktail table', 'fit'));
     for (const [name, words] of [
       ['Layouts', /The kit is empty/],
-      ['Ways', /The kit is empty/],
+      ['Ways out', /The kit is empty/],
       ['Wishes', /The kit is empty/],
-      ['Reach', /No cables yet/],
+      ['Cables', /No cables yet/],
       ['Order', /Nothing is in the shell yet/],
     ] as const) {
       await tab(page, name);

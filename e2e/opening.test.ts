@@ -132,7 +132,7 @@ describe('asked backwards', () => {
     const box = page.getByRole('region', { name: 'Smallest box for this kit' });
     await box.getByLabel('Walls').fill('400', SLOW);
     await box.getByLabel('Walls').press('Enter');
-    await box.getByText('400 mm is no wall; it would be 0.5 to 100 mm.').waitFor(SLOW);
+    await box.getByText('400 mm is no wall; enter 0.5 to 100 mm.').waitFor(SLOW);
     await box.getByLabel('Walls').fill('9');
     await box.getByLabel('Walls').press('Enter');
     await box.getByLabel('Least').selectOption({ label: 'height' });

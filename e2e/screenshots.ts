@@ -75,7 +75,7 @@ const VIEWS: {
     of: TOO_MUCH,
     station: 'fit',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Ways' }).click();
+      await page.getByRole('tab', { name: 'Ways out' }).click();
       await page.getByRole('button', { name: 'Find ways out' }).click();
       await page.getByText(/interventions tried/).waitFor();
     },

@@ -1,7 +1,15 @@
 import { assemble, wallOf, type Assembly } from '../assembly';
 import { mayCut, survives } from '../brief';
 import { assessCut, clearPlace, leastWeb, proposeVents, type VentProposal } from '../cut';
-import { applyChange, complaintsAfter, nextId, type Change, type Conversion, type OwnOpening } from '../document';
+import {
+  faceWord,
+  applyChange,
+  complaintsAfter,
+  nextId,
+  type Change,
+  type Conversion,
+  type OwnOpening,
+} from '../document';
 import type { Finding, Remedy } from '../findings';
 import { assessFit } from '../fit';
 import { drawOf, kindOf } from '../parts';
@@ -186,8 +194,7 @@ function vents(document: Conversion, assembly: Assembly, report: AirReport): Can
       const vent: Change = { type: 'setCutOpening', id, opening: place };
       made.push({
         id: `vent-${face}-${area}`,
-        label: (gain) =>
-          `+${area} cm² of vent in the ${face === 'bottom' ? 'floor' : face}${flat ? ' on feet of 15 mm' : ''}: ${gain}`,
+        label: (gain) => `+${area} cm² of vent in the ${faceWord(face)}${flat ? ' on feet of 15 mm' : ''}: ${gain}`,
         price:
           'air' in way
             ? `${(way as VentProposal).air.holes} holes, about ${way.minutes} min`

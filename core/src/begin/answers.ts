@@ -51,9 +51,9 @@ export function wrongWith(answers: Answers): Partial<Record<keyof Answers, strin
   const wrong: Partial<Record<keyof Answers, string>> = {};
   for (const key of ['width', 'depth', 'height'] as const)
     if (!(answers[key] >= SIZES.least && answers[key] <= SIZES.most))
-      wrong[key] = `${answers[key]} mm is out of range; it would be ${SIZES.least} to ${SIZES.most} mm.`;
+      wrong[key] = `${answers[key]} mm is out of range; enter ${SIZES.least} to ${SIZES.most} mm.`;
   if (!(answers.wall >= WALLS.least && answers.wall <= WALLS.most))
-    wrong.wall = `${answers.wall} mm is out of range; it would be ${WALLS.least} to ${WALLS.most} mm.`;
+    wrong.wall = `${answers.wall} mm is out of range; enter ${WALLS.least} to ${WALLS.most} mm.`;
   const smallest = Math.min(answers.width, answers.depth, answers.height);
   if (!wrong.wall && answers.sizes === 'outside' && !(2 * answers.wall < smallest - 1))
     wrong.wall = `Walls of ${answers.wall} mm leave no room in ${smallest} mm.`;

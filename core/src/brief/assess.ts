@@ -37,7 +37,7 @@ export function assessBrief(
   let met = 0;
   let unknown = 0;
   for (const [id, target] of Object.entries(brief.targets)) {
-    const { label, unit, sense } = TARGETS[target.kind];
+    const { label, short, unit, sense } = TARGETS[target.kind];
     const value = figures[target.kind];
     if (value === undefined) {
       unknown++;
@@ -54,7 +54,7 @@ export function assessBrief(
       station: 'brief',
       verdict: 'warn',
       sentence: `${label} is ${shown} ${unit}; the target is ${sense === 'most' ? 'at most' : 'at least'} ${target.limit} ${unit}.`,
-      brief: `${shown} ${unit} ${sense === 'most' ? 'over' : 'under'} ${target.limit}`,
+      brief: `${short} ${shown}, target ${target.limit} ${unit}`.trim(),
       figures: [
         {
           label,

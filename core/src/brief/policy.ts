@@ -21,8 +21,8 @@ export const POLICIES: Readonly<Record<Policy, { label: string; /** In a few wor
     },
     sleeper: {
       label: 'Sleeper',
-      short: 'looks as it did; rear and bottom may be cut',
-      rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and bottom may be cut.',
+      short: 'looks as it did; rear and floor may be cut',
+      rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and floor may be cut.',
     },
     open: { label: 'Open', short: 'cut what helps', rule: 'Cut what helps; function first.' },
   };

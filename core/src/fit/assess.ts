@@ -196,7 +196,7 @@ function findingOf(
     verdict: spare < spread.half95 ? 'warn' : 'note',
     sentence: `${part} has ${mm(distance)} ± ${mm(spread.half95)} to ${to}; it needs ${mm(margin.required.value)} (${margin.required.why}): ${percent(spread.probability)} that it has it. ${
       spare < spread.half95
-        ? 'The margin is smaller than what is known about it: measure again before you cut.'
+        ? 'The margin is smaller than its uncertainty: measure again before you cut.'
         : 'Only if everything is off in the bad direction it does not.'
     }`,
     brief: `${formatLength(distance)} ±${spread.half95.toFixed(1)} mm ${shortName(document, margin)}`,

@@ -1,4 +1,5 @@
 import { onFace, type Assembly, type FaceFrame, type PlacedCut, type PlacedPart } from '../assembly';
+import { wallWords } from '../document';
 import type { Conversion } from '../document';
 import type { Point2 } from '../solid';
 import { faceReaches, halfSize } from './faces';
@@ -160,7 +161,7 @@ function wallsAt({ walls }: FaceView, opening: Opened): Behind[] {
   return [...worst].map(([id, by]) => ({
     kind: 'face',
     id,
-    name: id === 'bottom' ? 'the floor' : `the ${id} wall`,
+    name: `the ${wallWords(id)}`,
     by,
   }));
 }

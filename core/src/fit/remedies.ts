@@ -45,9 +45,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
       const moved = shiftBy(from, margin!, way * Math.min(spare, 0));
       if (!improves(document, id, moved, margin!, stops)) continue;
       const price =
-        i === 0
-          ? 'the shortest way out and what is not known about it; nothing cut'
-          : 'the shortest way out, nothing cut';
+        i === 0 ? 'the shortest way out and its uncertainty; nothing cut' : 'the shortest way out, nothing cut';
       remedies.push(
         moveRemedy(remedyId, `Move ${nameOf(document, { kind: 'part', id })} ${travel(from, moved)}`, price, id, moved),
       );

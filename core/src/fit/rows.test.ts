@@ -88,10 +88,10 @@ describe('a row of equal parts', () => {
       (count: number, gap = 10) =>
       () =>
         rowChange(document, 'drive-1', { count, along: 'top', gap, held: 'side brackets' });
-    expect(of(200)).toThrow('200 in a row; it would be 2 to 60.');
+    expect(of(200)).toThrow('200 in a row; enter 2 to 60.');
     expect(of(1)).toThrow('1 in a row');
     expect(of(2.5)).toThrow('2.5 in a row');
-    expect(of(3, -4)).toThrow('A gap of -4 mm; it would be 0 to 500 mm.');
+    expect(of(3, -4)).toThrow('A gap of -4 mm; enter 0 to 500 mm.');
     const row = made(2, 'top');
     const twice = structuredClone(row);
     twice.layout.rows!['row-2'] = structuredClone(row.layout.rows!['row-1']!);

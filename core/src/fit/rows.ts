@@ -29,8 +29,8 @@ export function rowChange(
   const own = kit.parts[part];
   if (!own) throw new Error(`The kit has no part “${part}”.`);
   if (!Number.isInteger(count) || count < 2 || count > MOST_IN_ROW)
-    throw new Error(`${count} in a row; it would be 2 to ${MOST_IN_ROW}.`);
-  if (!(gap >= 0 && gap <= 500)) throw new Error(`A gap of ${gap} mm; it would be 0 to 500 mm.`);
+    throw new Error(`${count} in a row; enter 2 to ${MOST_IN_ROW}.`);
+  if (!(gap >= 0 && gap <= 500)) throw new Error(`A gap of ${gap} mm; enter 0 to 500 mm.`);
   const known = { ...kit.parts };
   const stem = part.replace(/-\d+$/, '');
   const copies = Array.from({ length: count - 1 }, (_, i) => {

@@ -1,6 +1,6 @@
 import { drawersOf, hullModel, placePart } from '../assembly';
 import { mayCut, survives } from '../brief';
-import { axisIndex, type Conversion } from '../document';
+import { faceWords, wallWords, axisIndex, type Conversion } from '../document';
 import { axisOf, directionOf, signOf, type Orientation } from '../solid';
 import { isChosen } from './outlook';
 
@@ -106,9 +106,7 @@ export function seatsFor(
           span,
           reasons: [
             ...way.reasons,
-            isMount
-              ? `screwed to the ${wall.face === 'bottom' ? 'floor' : `${wall.face} wall`}`
-              : `${face.name} at the ${wall.face} face`,
+            isMount ? `screwed to the ${wallWords(wall.face)}` : `${face.name} at the ${faceWords(wall.face)}`,
           ],
           cost:
             way.cost +

@@ -1,4 +1,5 @@
 import type { Assembly, HullModel, PlacedPart } from '../assembly';
+import { faceWords } from '../document';
 import type { Conversion, Wish } from '../document';
 import type { Finding } from '../findings';
 import { kindOf } from '../parts';
@@ -121,7 +122,7 @@ export function wishWords(document: Conversion, wish: Wish): string {
     case 'above':
       return `above ${other}`;
     case 'on face':
-      return `on the ${wish.face} face`;
+      return `on the ${faceWords(wish.face ?? '')}`;
     case 'facing':
       return `rear to the ${wish.face}`;
     case 'not above heat':

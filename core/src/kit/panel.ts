@@ -18,7 +18,7 @@ const INCH = 25.4;
  */
 export function activeArea(diagonalInch: number, [a, b]: readonly [number, number]): { width: number; height: number } {
   if (!(diagonalInch > 0 && diagonalInch < 200))
-    throw new Error(`A diagonal of ${diagonalInch} in; it would be over 0 and under 200.`);
+    throw new Error(`A diagonal of ${diagonalInch} in; enter over 0 and under 200.`);
   if (!(a > 0 && b > 0)) throw new Error(`An aspect of ${a} : ${b}; both would be over 0, such as 16 : 9.`);
   const diagonal = diagonalInch * INCH;
   const unit = diagonal / Math.hypot(a, b);

@@ -1,5 +1,6 @@
 import { onFace, type Assembly, type FaceFrame } from '../assembly';
 import { halfOf, openingsOf } from '../cut';
+import { faceWord } from '../document';
 import type { Conversion } from '../document';
 import type { Vec3 } from '../solid';
 import { WAVE } from '../standards';
@@ -75,7 +76,7 @@ export function sightOf(document: Conversion, assembly: Assembly, part: string):
     const material = (wall?.inLid ? lid?.material : undefined) ?? document.shell.material;
     if (!wall || !METAL.has(material)) {
       sight.open += each;
-      if (wall) count(through, `the ${wall.face} of ${material}`);
+      if (wall) count(through, `the ${faceWord(wall.face)} of ${material}`);
       continue;
     }
     const hit = at.map((v, i) => v + leaves * d[i]!) as Vec3;

@@ -17,7 +17,7 @@ export interface LampResistor {
  */
 export function lampResistor(volts: number, forward: number, milliamps: number): LampResistor {
   if (!(volts > forward)) throw new Error(`${volts} V are not more than the ${forward} V of the lamp: it stays dark.`);
-  if (!(milliamps > 0)) throw new Error(`${milliamps} mA is no current; it would be more than 0.`);
+  if (!(milliamps > 0)) throw new Error(`${milliamps} mA is no current; enter more than 0.`);
   const ohms = (volts - forward) / (milliamps / 1000);
   const e24 = preferred(ohms, 'E24');
   return { ohms, e12: preferred(ohms, 'E12'), e24, watts: (volts - forward) ** 2 / e24 };

@@ -4,7 +4,7 @@ import { formatLength, MM_PER_INCH, type LengthUnit } from './length';
 const QUOTED = /“[^”]*”|[^“]+/g;
 const FIGURE = '−?\\d+(?:\\.\\d+)?';
 /** One figure or a few (`80 to 120`, `30 × 40`), each perhaps with `±`, and the unit. */
-const LENGTHS = new RegExp(`((?:${FIGURE}(?: ?± ?| to | × |–| or ))*${FIGURE}) mm(?![²³\\w])`, 'g');
+const LENGTHS = new RegExp(`((?:${FIGURE}(?: ?± ?| to | × |–| or |, target ))*${FIGURE}) mm(?![²³\\w])`, 'g');
 /** The same with areas in cm². */
 const AREAS = new RegExp(`((?:${FIGURE}(?: to | → |–| or ))*${FIGURE}) cm²`, 'g');
 /** The same with flows of air in m³/h. */
@@ -30,7 +30,7 @@ export function formatFlow(flow: number, unit: LengthUnit = 'mm'): string {
  */
 export function inUnit(sentence: string, unit: LengthUnit): string {
   if (unit === 'mm') return sentence;
-  const inches = (text: string) => formatLength(Number(text.replace('−', '-')), 'inch');
+  const inches = (text: string) => formatLength(Number(text.replace('−', '-')), unit);
   const squares = (text: string) => formatArea(Number(text.replace('−', '-')) * 100, 'inch').replace(' in²', '');
   const feet = (text: string) => formatFlow(Number(text.replace('−', '-')) / 3600, 'inch').replace(' CFM', '');
   const turned = (text: string) =>

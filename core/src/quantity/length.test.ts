@@ -69,10 +69,7 @@ describe('a sentence in inches', () => {
     ['has 1.1 mm to the wall ± 0.7 mm: 83 %', 'has 0.043 in to the wall ± 0.028 in: 83 %'],
     ['−1.1 ±1.1 mm right', '−0.043 ±0.043 in right'],
     ['Spare −3.8 ± 0.5 mm.', 'Spare −0.150 ± 0.020 in.'],
-    [
-      '“25.4 mm” is out of range; it would be 0 to 127 mm.',
-      '“25.4 mm” is out of range; it would be 0.000 to 5.000 in.',
-    ],
+    ['“25.4 mm” is out of range; enter 0 to 127 mm.', '“25.4 mm” is out of range; enter 0.000 to 5.000 in.'],
     ['It would be 80 to 120; 254 × 508 mm, 1–2 mm.', 'It would be 80 to 120; 10.000 × 20.000 in, 0.039–0.079 in.'],
     ['from −25.4 ± 2.54 to 50.8 mm', 'from −1.000 ± 0.100 to 2.000 in'],
     ['12 mm² and 3 mmHg stay; 254 mm does not.', '12 mm² and 3 mmHg stay; 10.000 in does not.'],
@@ -82,6 +79,29 @@ describe('a sentence in inches', () => {
     expect(inUnit(mm, 'inch')).toBe(inches);
     expect(inUnit(mm, 'mm')).toBe(mm);
   });
+});
+
+describe('inches as fractions', () => {
+  // A sixty-fourth is 0.396875 mm: by hand.
+  it.each([
+    [12.7, '1/2'],
+    [88.9, '3 1/2'],
+    [-38.1, '−1 1/2'],
+    [0.396875, '1/64'],
+    [25.4, '1'],
+    [0, '0'],
+    [3.8, '0.150'],
+    [1.1, '0.043'],
+  ])('%s mm is %s', (mm, text) => expect(formatLength(mm, 'fraction')).toBe(text));
+  it('show no other length than decimals would, and read back as they are shown', () =>
+    fc.assert(
+      fc.property(fc.double({ min: -3000, max: 3000, noNaN: true }), (mm) => {
+        const shown = formatLength(mm, 'fraction');
+        expect(Math.abs(parseLength(shown, 'fraction') - mm)).toBeLessThan(0.0005 * 25.4 + 1e-9);
+        // What is opened for editing and left as it is stays what it was, to what five decimals say.
+        expect(Math.abs(parseLength(editLength(mm, 'fraction'), 'fraction') - mm)).toBeLessThan(0.0002);
+      }),
+    ));
 });
 
 describe('feet and inches as they are written on drawings', () => {

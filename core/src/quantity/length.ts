@@ -1,5 +1,7 @@
-/** The unit a length is shown in, and the one a bare number is read in. */
-export type LengthUnit = 'mm' | 'inch';
+/** The unit a length is shown in, and the one a bare number is read in; `fraction`: inches, as fractions where they are some. */
+export type LengthUnit = 'mm' | 'inch' | 'fraction';
+/** What a unit is called beside a figure. */
+export const unitWord = (unit: LengthUnit): string => (unit === 'mm' ? 'mm' : 'in');
 
 export const MM_PER_INCH = 25.4; // exact: international yard and pound agreement, 1959
 const MM_PER_FOOT = 12 * MM_PER_INCH;
@@ -163,7 +165,7 @@ class Reader {
  * @throws LengthError naming the text and what would be right.
  */
 export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): number {
-  const reader = new Reader(text, bareUnit === 'inch' ? MM_PER_INCH : 1);
+  const reader = new Reader(text, bareUnit === 'mm' ? 1 : MM_PER_INCH);
   const sum = reader.sum();
   reader.space();
   if (reader.at < text.length) reader.fail(`“${text.slice(reader.at).trim()}” is left over`);
@@ -176,22 +178,67 @@ export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): number {
 }
 
 /** Decimals that show a tenth of a millimetre (mm) or a hundredth of an inch and one more (inch). */
-const DIGITS: Record<LengthUnit, number> = { mm: 1, inch: 3 };
+const DIGITS: Record<LengthUnit, number> = { mm: 1, inch: 3, fraction: 3 };
+
+/** The finest division of a rule in inches. */
+const DIVISIONS = 64;
+/** A figure in inches is a fraction where it is one to so much: what three decimals would hide. */
+const SAME = 0.0005;
+/** While it is edited, only where it is just that. */
+const EXACT = 0.000005;
+
+/** `3 1/2` for 3.5 in; undefined where no sixty-fourth is meant: nothing is rounded away. */
+function fractionOf(inches: number, same = SAME): string | undefined {
+  const whole = Math.round(inches * DIVISIONS);
+  if (Math.abs(whole / DIVISIONS - inches) > same) return undefined;
+  let [top, bottom] = [whole % DIVISIONS, DIVISIONS];
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const ones = Math.floor(whole / DIVISIONS);
+  if (top === 0) return String(ones);
+  return ones === 0 ? `${top}/${bottom}` : `${ones} ${top}/${bottom}`;
+}
 
 /**
  * Millimetres as text in the user's unit, without the unit's name. `digits` overrides the decimals.
  * Minus is the typographic sign, which `parseLength` reads too.
  */
 export function formatLength(mm: number, unit: LengthUnit = 'mm', digits?: number): string {
-  const value = unit === 'inch' ? mm / MM_PER_INCH : mm;
+  const value = unit === 'mm' ? mm : mm / MM_PER_INCH;
+  const fraction = unit === 'fraction' ? fractionOf(Math.abs(value)) : undefined;
+  if (fraction !== undefined) return value < 0 && fraction !== '0' ? `−${fraction}` : fraction;
   const text = Math.abs(value).toFixed(digits ?? DIGITS[unit]);
   return value < 0 && Number(text) !== 0 ? `−${text}` : text;
 }
 
 /** For editing in place: every digit that was typed survives, no trailing zeros. */
 export function editLength(mm: number, unit: LengthUnit = 'mm'): string {
-  const value = unit === 'inch' ? mm / MM_PER_INCH : mm;
-  return String(Number(value.toFixed(unit === 'inch' ? 5 : 3)));
+  const value = unit === 'mm' ? mm : mm / MM_PER_INCH;
+  const fraction = unit === 'fraction' ? fractionOf(Math.abs(value), EXACT) : undefined;
+  if (fraction !== undefined) return value < 0 && fraction !== '0' ? `−${fraction}` : fraction;
+  return String(Number(value.toFixed(unit === 'mm' ? 3 : 5)));
+}
+
+/** Steps of the arrow keys, mm: alone, with Shift, with Alt; and how they are called. */
+export const ARROW_STEPS: Readonly<Record<LengthUnit, { one: number; large: number; small: number; words: string }>> = {
+  mm: { one: 1, large: 10, small: 0.1, words: 'by 1 mm; with Shift 10, with Alt 0.1' },
+  inch: {
+    one: 0.05 * MM_PER_INCH,
+    large: 0.5 * MM_PER_INCH,
+    small: 0.005 * MM_PER_INCH,
+    words: 'by 0.05 in; with Shift 0.5, with Alt 0.005',
+  },
+  fraction: {
+    one: MM_PER_INCH / 16,
+    large: MM_PER_INCH / 2,
+    small: MM_PER_INCH / 64,
+    words: 'by 1/16 in; with Shift 1/2, with Alt 1/64',
+  },
+};
+
+/** The step of an arrow key with what is held down, mm. */
+export function arrowStep({ shiftKey, altKey }: { shiftKey: boolean; altKey: boolean }, unit: LengthUnit): number {
+  const { one, large, small } = ARROW_STEPS[unit];
+  return shiftKey ? large : altKey ? small : one;
 }
 
 /** A length in a sentence: `3.8 mm`. Sentences are written in mm; the screen puts them in the user's unit. */

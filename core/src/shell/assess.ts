@@ -1,5 +1,5 @@
 import type { Conversion, Feature } from '../document';
-import { extentOf, formOf, lidOf, ringOf } from '../document';
+import { faceWords, wallWords, extentOf, formOf, lidOf, ringOf } from '../document';
 import type { Finding } from '../findings';
 import { TOOLS, type Measured, type Source } from '../quantity';
 import { hullModel } from '../assembly';
@@ -173,7 +173,7 @@ function openingFindings(document: Conversion): Finding[] {
             id: `shell/opening/${id}`,
             station: 'shell' as const,
             verdict: 'warn' as const,
-            sentence: `The opening “${opening.name}” hangs over the edge of the ${opening.face} face, which is ${Math.max(...us).toFixed(1)} × ${Math.max(...vs).toFixed(1)} mm.`,
+            sentence: `The opening “${opening.name}” hangs over the edge of the ${faceWords(opening.face)}, which is ${Math.max(...us).toFixed(1)} × ${Math.max(...vs).toFixed(1)} mm.`,
             brief: 'opening over the edge',
             figures: [],
             about: [{ kind: 'opening' as const, id }],
@@ -246,7 +246,7 @@ export function pathWords(path: string, document?: Conversion): string {
   }
   if (steps[1] === 'hull' && steps[2] === 'length')
     return `${['width', 'depth', 'height'][document ? formOf(document.shell.hull).axis : 0]} of the shell`;
-  if (steps[2] === 'cavity') return `thickness of the ${steps[4]} wall`;
+  if (steps[2] === 'cavity') return `thickness of the ${wallWords(steps[4] ?? '')}`;
   if (steps[2] === 'solid')
     return `${{ x: 'width', y: 'depth', z: 'height' }[steps.at(-1)!] ?? 'size'} of the imported shell`;
   return `${words(steps[2] ?? '')} of the shell`;
@@ -256,7 +256,7 @@ export function pathWords(path: string, document?: Conversion): string {
 function cornerWords(index: number, key: string, document?: Conversion): string {
   const form = document && formOf(document.shell.hull);
   const face = form?.edges[index]?.face ?? 'profile';
-  if (key === 'wall') return `thickness of the ${face} wall`;
+  if (key === 'wall') return `thickness of the ${wallWords(face)}`;
   if (key === 'rise') return `rise of the arch of ${face}`;
   if (key === 'radius') return `radius of the corner before ${face}`;
   const names = [

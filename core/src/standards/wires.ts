@@ -124,7 +124,7 @@ export const E_SERIES = {
 
 /** The least preferred resistance that is no less than wanted, Ω: the current stays at or under what is asked. */
 export function preferred(ohms: number, series: keyof typeof E_SERIES): number {
-  if (!(ohms > 0) || !Number.isFinite(ohms)) throw new Error(`${ohms} Ω is no resistance; it would be more than 0.`);
+  if (!(ohms > 0) || !Number.isFinite(ohms)) throw new Error(`${ohms} Ω is no resistance; enter more than 0.`);
   const decade = 10 ** Math.floor(Math.log10(ohms) - 1 + 1e-12);
   for (const d of [decade, decade * 10])
     for (const n of E_SERIES[series]) if (n * d >= ohms * (1 - 1e-9)) return Number((n * d).toPrecision(6));

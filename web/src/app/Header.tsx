@@ -9,7 +9,15 @@ import { setTheme, setUnit } from './preferences';
 import { showInstruments } from '../instruments/slice';
 import { showShortcuts } from '../view/slice';
 import { useAppDispatch, useAppSelector } from './store';
+import type { LengthUnit } from '@young-shell/core/quantity';
 import { POLICIES } from '@young-shell/core/brief';
+
+/** The units in turn: shown on the button, said, and what comes next. */
+const UNITS: Readonly<Record<LengthUnit, { shown: string; said: string; next: LengthUnit }>> = {
+  mm: { shown: 'mm', said: 'mm', next: 'inch' },
+  inch: { shown: 'in', said: 'inches, decimal', next: 'fraction' },
+  fraction: { shown: 'in ½', said: 'in ½, inches in fractions', next: 'mm' },
+};
 
 /** Name, policy, undo, units, theme, and whether everything is kept. */
 export function Header({ id }: { id: string }) {
@@ -52,10 +60,11 @@ export function Header({ id }: { id: string }) {
         <Redo2 size={16} aria-hidden />
       </Button>
       <Button
-        onClick={() => dispatch(setUnit(unit === 'mm' ? 'inch' : 'mm'))}
-        aria-label={`Lengths in ${unit}; change`}
+        onClick={() => dispatch(setUnit(UNITS[unit].next))}
+        aria-label={`Lengths in ${UNITS[unit].said}; change`}
+        title={`Lengths in ${UNITS[unit].said}`}
       >
-        {unit}
+        {UNITS[unit].shown}
       </Button>
       <Button
         onClick={() => dispatch(setTheme(theme === 'light' ? 'dark' : 'light'))}

@@ -1,6 +1,10 @@
+import { ARROW_STEPS } from '@young-shell/core/quantity';
 import { Dialog } from '../ui/Dialog';
 import { showShortcuts } from '../view/slice';
 import { useAppDispatch, useAppSelector } from './store';
+
+/** Stands for the steps in the user’s unit. */
+const STEPS = 'move';
 
 const KEYS: { where: string; keys: [string, string][] }[] = [
   {
@@ -25,7 +29,7 @@ const KEYS: { where: string; keys: [string, string][] }[] = [
   {
     where: 'In the view, for the selected part',
     keys: [
-      ['Arrows', 'move by 1 mm; with Shift 10, with Alt 0.1'],
+      ['Arrows', STEPS],
       ['Page Up, Page Down', 'move into the view and out of it'],
       ['R, Shift R', 'turn by a quarter'],
       ['x, y or z held + a number', 'set that position'],
@@ -44,6 +48,7 @@ const KEYS: { where: string; keys: [string, string][] }[] = [
 /** All keys, on a sheet of paper. */
 export function Shortcuts() {
   const dispatch = useAppDispatch();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const open = useAppSelector((s) => s.view.shortcuts);
   return (
     <Dialog
@@ -60,7 +65,7 @@ export function Shortcuts() {
               {keys.map(([key, what]) => (
                 <div key={key} className="contents">
                   <dt className="figure text-lg">{key}</dt>
-                  <dd className="m-0 self-center">{what}</dd>
+                  <dd className="m-0 self-center">{what === STEPS ? `move ${ARROW_STEPS[unit].words}` : what}</dd>
                 </div>
               ))}
             </dl>

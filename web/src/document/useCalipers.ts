@@ -1,4 +1,4 @@
-import { parseLength } from '@young-shell/core/quantity';
+import { parseLength, type LengthUnit } from '@young-shell/core/quantity';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 interface CaliperEvent {
@@ -51,4 +51,4 @@ export function useCalipers(
 }
 
 /** A typed reading in mm: what calipers that act as a keyboard send, or a hand. @throws LengthError. */
-export const typedReading = (text: string, unit: 'mm' | 'inch'): number => parseLength(text, unit);
+export const typedReading = (text: string, unit: LengthUnit): number => parseLength(text, unit);

@@ -1,5 +1,5 @@
 import { doubtOfSize, sectionOf, UNITS, type FileUnit } from '@young-shell/core/exchange';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
@@ -157,7 +157,7 @@ function Size({ size }: { size: readonly number[] }) {
   const unit = useAppSelector((s) => s.preferences.unit);
   return (
     <span className="figure text-lg">
-      {size.map((v) => formatLength(v, unit, v > 1000 ? 0 : 1)).join(' × ')} {unit}
+      {size.map((v) => formatLength(v, unit, v > 1000 ? 0 : 1)).join(' × ')} {unitWord(unit)}
     </span>
   );
 }

@@ -17,7 +17,7 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
 
 /** The dress of a button, for links that act like one. */
 export const buttonClass = (look: Look = 'plain') =>
-  `inline-flex min-h-8 pointer-coarse:min-h-10 pointer-coarse:min-w-10 items-center justify-center gap-1.5 rounded-sm px-2.5 py-1 font-label text-[15px] font-semibold whitespace-nowrap ${LOOKS[look]}`;
+  `act inline-flex min-h-8 pointer-coarse:min-h-10 pointer-coarse:min-w-10 items-center justify-center gap-1.5 rounded-sm px-2.5 py-1 font-label text-[15px] font-semibold whitespace-nowrap ${LOOKS[look]}`;
 
 export function Button({ look = 'plain', className = '', type = 'button', ...rest }: Props) {
   return <button type={type} className={`${buttonClass(look)} ${className}`} {...rest} />;

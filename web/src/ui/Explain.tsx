@@ -14,7 +14,7 @@ export function Explain({ title, rows }: Props) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="rounded-full p-0.5 text-ink-soft hover:text-ink"
+        className="no-print rounded-full p-0.5 text-ink-soft hover:text-ink"
         aria-label={`How “${inUnit(title, unit)}” was computed`}
       >
         <CircleHelp size={17} aria-hidden />

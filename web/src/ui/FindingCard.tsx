@@ -1,6 +1,6 @@
 import type { Finding, Unit } from '@young-shell/core/findings';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
-import type { Source } from '@young-shell/core/quantity';
+import type { LengthUnit, Source } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDocument } from '../document/selectors';
@@ -16,7 +16,7 @@ import { VerdictMark } from './VerdictMark';
 const WRITTEN: Partial<Record<Unit, string>> = { litre: 'L', percent: '%', gram: 'kg', count: '' };
 
 /** A figure of a finding in words. */
-export function figureText(value: number, unit: Unit, shown: 'mm' | 'inch'): string {
+export function figureText(value: number, unit: Unit, shown: LengthUnit): string {
   if (unit === 'mm') return `${formatLength(value, shown)} ${shown === 'mm' ? 'mm' : 'in'}`;
   return `${Number(value.toFixed(unit === 'percent' ? 1 : 2))} ${WRITTEN[unit] ?? unit}`.trim();
 }

@@ -25,7 +25,7 @@ export function FindingList({ station }: { station: string }) {
             className="text-sm text-ink-soft underline underline-offset-2"
             onClick={() => setAll(true)}
           >
-            and {quiet.length} that do not press
+            and {quiet.length} minor ones
           </button>
         </p>
       )}

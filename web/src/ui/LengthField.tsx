@@ -1,4 +1,11 @@
-import { editLength, formatLength, parseLength, type LengthError } from '@young-shell/core/quantity';
+import {
+  arrowStep,
+  unitWord,
+  editLength,
+  formatLength,
+  parseLength,
+  type LengthError,
+} from '@young-shell/core/quantity';
 import { useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../app/store';
 import { Field, inputClass } from './Field';
@@ -20,7 +27,7 @@ interface Props {
 
 /**
  * A length edited in place: takes 12.7, 1/2", 0.5in, 1' 3 1/2" and 45+3.2, shows mm or inch. Arrow keys
- * change it by 1 mm (Shift 10, Alt 0.1). A wrong entry stays, with what would be right.
+ * change it by a step of the unit. A wrong entry stays, with what would be right.
  */
 export function LengthField({ label, value, onCommit, least = -Infinity, most = Infinity, aside }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
@@ -37,11 +44,9 @@ export function LengthField({ label, value, onCommit, least = -Infinity, most = 
     setTyped(undefined);
     setError(undefined);
   }, [value, unit]);
-  const shown = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const shown = (mm: number) => `${formatLength(mm, unit)} ${unitWord(unit)}`;
   const outOf = (mm: number) =>
-    mm < least || mm > most
-      ? `${shown(mm)} is out of range; it would be ${shown(least)} to ${shown(most)}.`
-      : undefined;
+    mm < least || mm > most ? `${shown(mm)} is out of range; enter ${shown(least)} to ${shown(most)}.` : undefined;
   const keep = (mm: number) => {
     const wrong = mm === value ? undefined : (outOf(mm) ?? onCommit(mm));
     setError(wrong);
@@ -59,7 +64,7 @@ export function LengthField({ label, value, onCommit, least = -Infinity, most = 
     const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
     if (way === 0) return;
     event.preventDefault();
-    keep(Math.round((value + way * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1)) * 1000) / 1000);
+    keep(Math.round((value + way * arrowStep(event, unit)) * 1e6) / 1e6);
   };
   const digits = unit === 'mm' ? (Math.abs(value * 10 - Math.round(value * 10)) > 0.005 ? 2 : 1) : 3;
   const written = text ?? formatLength(value, unit, digits);
@@ -89,7 +94,7 @@ export function LengthField({ label, value, onCommit, least = -Infinity, most = 
             }}
           />
           <span className="absolute right-1 flex items-center gap-1 font-label text-sm text-ink-soft">
-            {unit === 'mm' ? 'mm' : 'in'}
+            {unitWord(unit)}
             {aside}
           </span>
         </div>

@@ -1,4 +1,4 @@
-import { formatLength, retyped, TOOLS, type Measured, type Tool } from '@young-shell/core/quantity';
+import { unitWord, formatLength, retyped, TOOLS, type Measured, type Tool } from '@young-shell/core/quantity';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { setTool } from '../app/preferences';
@@ -23,7 +23,7 @@ export function MeasuredField({ label, value, onCommit }: Props) {
   const dispatch = useAppDispatch();
   const { unit, tool } = useAppSelector((s) => s.preferences);
   const [asking, setAsking] = useState(false);
-  const digits = unit === 'inch' ? 3 : value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1;
+  const digits = unit !== 'mm' ? 3 : value.uncertainty < 0.1 && value.uncertainty > 0 ? 2 : 1;
   const shown = formatLength(value.uncertainty, unit, digits);
   const isGuess = value.tool === 'guess' && value.uncertainty > 0;
   const takenWith = (next: Tool) => {
@@ -44,7 +44,7 @@ export function MeasuredField({ label, value, onCommit }: Props) {
           <Popover.Root>
             <Popover.Trigger
               className={`figure rounded-sm px-1.5 py-0.5 text-[15px] hover:bg-paper ${isGuess || value.simulated ? 'text-warn' : 'text-ink-soft'}`}
-              aria-label={`${label}: ±${shown} ${unit}, ${value.simulated ? 'simulated ' : ''}${TOOLS[value.tool].label}; change`}
+              aria-label={`${label}: ±${shown} ${unitWord(unit)}, ${value.simulated ? 'simulated ' : ''}${TOOLS[value.tool].label}; change`}
             >
               {value.simulated ? 'sim ' : ''}±{shown}
             </Popover.Trigger>

@@ -18,7 +18,7 @@ export function NumberField({ label, value, least, most, onCommit }: Props) {
       onCommit={(text) => {
         const number = Number(text.trim().replace(',', '.').replace('−', '-'));
         if (text.trim() === '' || !Number.isFinite(number)) return `“${text}” is not a number.`;
-        if (number < least || number > most) return `${number} is out of range; it would be ${least} to ${most}.`;
+        if (number < least || number > most) return `${number} is out of range; enter ${least} to ${most}.`;
         return onCommit(number);
       }}
     />

@@ -1,5 +1,5 @@
 import { edgeLengths, type AxisName } from '@young-shell/core/document';
-import { formatLength } from '@young-shell/core/quantity';
+import { arrowStep, unitWord, formatLength } from '@young-shell/core/quantity';
 import type { Point2 } from '@young-shell/core/solid';
 import { useRef } from 'react';
 import { useAppSelector } from '../app/store';
@@ -56,7 +56,7 @@ export function SectionDrawing({ corners, outline = corners, picked, onPick, onM
     onMove(dragging.current, [Math.round(p.x / snap) * snap, Math.round(-p.y / snap) * snap]);
   };
   const nudge = (event: React.KeyboardEvent, i: number) => {
-    const step = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const step = arrowStep(event, unit);
     const by = (
       { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] } as Record<
         string,
@@ -65,7 +65,7 @@ export function SectionDrawing({ corners, outline = corners, picked, onPick, onM
     )[event.key];
     if (!by || !onMove) return;
     event.preventDefault();
-    const round = (v: number) => Math.round(v * 1000) / 1000;
+    const round = (v: number) => Math.round(v * 1e6) / 1e6;
     onMove(i, [round(corners[i]![0] + by[0]), round(corners[i]![1] + by[1])]);
     onDrop?.();
   };
@@ -101,7 +101,7 @@ export function SectionDrawing({ corners, outline = corners, picked, onPick, onM
               key={`edge-${i}`}
               role="button"
               tabIndex={0}
-              aria-label={`Edge ${i + 1}${names?.[i] ? `, ${names[i]}` : ''}: ${formatLength(lengths[i]!, unit)} ${unit}`}
+              aria-label={`Edge ${i + 1}${names?.[i] ? `, ${names[i]}` : ''}: ${formatLength(lengths[i]!, unit)} ${unitWord(unit)}`}
               aria-pressed={chosen}
               style={{ outline: 'none' }}
               className="cursor-pointer [&:focus-visible>line]:stroke-white"

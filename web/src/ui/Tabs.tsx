@@ -17,7 +17,7 @@ export function Tabs({ label, value, onChange, tabs }: Props) {
           <Radix.Trigger
             key={tab.value}
             value={tab.value}
-            className="min-h-10 flex-1 border-b-3 border-transparent px-1 font-label text-[15px] whitespace-nowrap font-semibold text-ink-soft hover:text-ink data-[state=active]:border-pencil data-[state=active]:text-ink"
+            className="min-h-10 flex-1 border-b-3 border-transparent px-[3px] font-figure text-[16px] whitespace-nowrap font-semibold text-ink-soft hover:text-ink data-[state=active]:border-pencil data-[state=active]:text-ink"
           >
             {tab.label}
           </Radix.Trigger>

@@ -1,5 +1,5 @@
 import type { OffBy } from '@young-shell/core/plan';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store';
 import { selectDocument } from '../document/selectors';
@@ -38,7 +38,7 @@ export function WhatIfWrong({ path, name }: { path: string; name: string }) {
 function Answer({ answer }: { answer: OffBy }) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const { value, uncertainty, less, more, below, above, looked } = answer;
-  const mm = (v: number) => `${formatLength(v, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const mm = (v: number) => `${formatLength(v, unit)} ${unitWord(unit)}`;
   const list = (words: string, sentences: readonly string[]) => (
     <li>
       {words}:{' '}

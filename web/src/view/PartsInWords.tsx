@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart } from '@young-shell/core/assembly';
 import type { Conversion } from '@young-shell/core/document';
 import { marginsOf, nameOf } from '@young-shell/core/fit';
-import { formatLength, type LengthUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, type LengthUnit } from '@young-shell/core/quantity';
 import { useDeferredValue } from 'react';
 import { useAppSelector } from '../app/store';
 import { selectAssembly, selectDocument } from '../document/selectors';
@@ -9,7 +9,7 @@ import { selectAssembly, selectDocument } from '../document/selectors';
 /** Where a part is: `at 20.0, 30.0, 10.0 mm, locked`. */
 export function placeWords({ placement: { x, y, z, locked } }: PlacedPart, unit: LengthUnit): string {
   const place = [x, y, z].map((mm) => formatLength(mm, unit)).join(', ');
-  return `at ${place} ${unit === 'mm' ? 'mm' : 'in'}${locked ? ', locked' : ''}`;
+  return `at ${place} ${unitWord(unit)}${locked ? ', locked' : ''}`;
 }
 
 /** Where a part is and what it is nearest to: `at 20.0, 30.0, 10.0 mm; tightest 2.0 mm to Lid, wanted 1.5`. */
@@ -20,7 +20,7 @@ export function partWords(document: Conversion, assembly: Assembly, part: Placed
   );
   const to = tightest && (tightest.part === part.id ? tightest.other : { kind: 'part', id: tightest.part });
   const margin = to
-    ? `tightest ${l(tightest.distance)} ${unit === 'mm' ? 'mm' : 'in'} to ${nameOf(document, to)}, wanted ${l(tightest.required.value)}`
+    ? `tightest ${l(tightest.distance)} ${unitWord(unit)} to ${nameOf(document, to)}, wanted ${l(tightest.required.value)}`
     : 'nothing near it';
   return `${placeWords(part, unit)}; ${margin}`;
 }

@@ -1,7 +1,7 @@
 import { looksOfControl } from '@young-shell/core/shell';
 import { kindOf } from '@young-shell/core/parts';
 import type { Solid } from '@young-shell/core/assembly';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -147,7 +147,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
       ref={svg}
       className="h-full w-full touch-none bg-mat select-none"
       role="group"
-      aria-label={`${mode} section at ${formatLength(depth, unit)} ${unit === 'mm' ? 'mm' : 'in'}`}
+      aria-label={`${mode} section at ${formatLength(depth, unit)} ${unitWord(unit)}`}
       onPointerDown={() => dispatch(select(null))}
     >
       <defs>

@@ -83,7 +83,7 @@ export function useMove() {
       const placement = placementOf(id);
       if (!placement || placement.locked) return;
       const key = KEYS[axis];
-      put(id, { ...placement, [key]: round(placement[key] + by) });
+      put(id, { ...placement, [key]: Math.round((placement[key] + by) * 1e6) / 1e6 });
     },
     [put],
   );

@@ -1,4 +1,4 @@
-import { parseLength } from '@young-shell/core/quantity';
+import { arrowStep, parseLength } from '@young-shell/core/quantity';
 import type { Axis } from '@young-shell/core/solid';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { store, useAppDispatch, useAppSelector } from '../app/store';
@@ -22,7 +22,7 @@ const AXIS_KEYS: Readonly<Record<string, Axis>> = { x: 0, y: 1, z: 2 };
 const OWN_KEYS = 'input, select, textarea, [role=slider], [role=radio], [role=tab], [role=menuitem]';
 
 /**
- * Keyboard of the shell view for the selected part: arrows nudge by 1 mm (Shift 10, Alt 0.1), Page keys go
+ * Keyboard of the shell view for the selected part: arrows nudge by a step of the unit, Page keys go
  * into and out of the view, R turns, and a number typed while x, y or z is held sets that position. With Ctrl, or
  * where nothing is selected, arrows turn the view; plus and minus bring it nearer and farther.
  */
@@ -77,7 +77,7 @@ export function useViewKeys() {
       return;
     }
     const [across, up] = dragAxes(mode);
-    const by = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const by = arrowStep(event, unit);
     const moves: Record<string, [Axis, number]> = {
       ArrowRight: [across, by],
       ArrowLeft: [across, -by],

@@ -1,7 +1,7 @@
 import { HOT_FACE, SOFTENS } from '../../standards';
 import { kindOf } from '../../parts';
 import { faceReaches } from '../../fit';
-import { type Conversion } from '../../document';
+import { faceWord, type Conversion } from '../../document';
 import { type Assembly } from '../../assembly';
 import { type Finding } from '../../findings';
 import { type AirReport } from '../report';
@@ -78,7 +78,7 @@ export function hotFindings(document: Conversion, assembly: Assembly, report: Ai
           id: `air/wood/${t.part}/${wall.face}`,
           station: 'air',
           verdict: 'note',
-          sentence: `${t.name} gets ${t.temperature.toFixed(0)} °C and stands ${Math.max(0, gap).toFixed(1)} mm from the ${wall.face} of ${document.shell.material}: keep ${HOT_FACE.wood} mm between hot faces and wood or felt, or line it with sheet metal.`,
+          sentence: `${t.name} gets ${t.temperature.toFixed(0)} °C and stands ${Math.max(0, gap).toFixed(1)} mm from the ${faceWord(wall.face)} of ${document.shell.material}: keep ${HOT_FACE.wood} mm between hot faces and wood or felt, or line it with sheet metal.`,
           brief: `${t.name} near wood`,
           figures: [{ label: 'gap', value: gap, unit: 'mm', source: PRACTICE }],
           about: [

@@ -1,5 +1,6 @@
 import { assemble } from '../../assembly';
 import { openingsOf } from '../../cut';
+import { faceWord } from '../../document';
 import type { Conversion } from '../../document';
 import { billOf } from '../materials';
 
@@ -38,14 +39,14 @@ export function comparePlans(before: Conversion, after: Conversion): Difference[
       say('part', `${part.name} was taken out of its place`);
   const holes = (d: Conversion, assembly: typeof a) => new Map(openingsOf(d, assembly).map((o) => [o.id, o]));
   const [x, y] = [holes(before, a), holes(after, b)];
-  for (const [id, o] of x) if (!y.has(id)) say('opening', `${o.name} in the ${o.face} is gone`);
+  for (const [id, o] of x) if (!y.has(id)) say('opening', `${o.name} in the ${faceWord(o.face)} is gone`);
   for (const [id, o] of y) {
     const was = x.get(id);
-    if (!was) say('opening', `${o.name} in the ${o.face} is new`);
+    if (!was) say('opening', `${o.name} in the ${faceWord(o.face)} is new`);
     else if (was.face !== o.face || moved(was.centre, o.centre) > 0.05)
       say(
         'opening',
-        `${o.name} moved ${was.face === o.face ? `${moved(was.centre, o.centre).toFixed(1)} mm` : `from the ${was.face} to the ${o.face}`}`,
+        `${o.name} moved ${was.face === o.face ? `${moved(was.centre, o.centre).toFixed(1)} mm` : `from the ${faceWord(was.face)} to the ${faceWord(o.face)}`}`,
       );
   }
   for (const [id, f] of Object.entries(after.shell.features)) {

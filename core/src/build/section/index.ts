@@ -1,3 +1,4 @@
+import { faceWord } from '../../document';
 import { put, section, type Complaint } from '../../form';
 import {
   form,
@@ -82,7 +83,7 @@ export const buildSection = section<'build', Build, Seen, BuildChange>({
     },
     setFinish: {
       alter: ({ build }, { face, finish }) => put(build.finish, face, finish),
-      words: (_document, { face, finish }) => (finish ? `${face}: ${finish.system}` : `${face}: as it is`),
+      words: (_document, { face, finish }) => `${faceWord(face)}: ${finish ? finish.system : 'as it is'}`,
     },
     setItem: {
       alter: ({ build }, { item, is }) => put(build.items, item, is),

@@ -1,6 +1,7 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, toolPlan } from '../../cut';
 import { barsOf, lossOf } from '../../kit';
+import { faceWord } from '../../document';
 import type { Conversion } from '../../document';
 import type { Order } from '../../fit';
 import { kindOf } from '../../parts';
@@ -102,7 +103,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       .join(';');
     add({
       id: `mark.${face}`,
-      name: `Lay the sheet on the ${face} and mark it`,
+      name: `Lay the sheet on the ${faceWord(face)} and mark it`,
       phase: 'cut',
       minutes: MINUTES.mark,
       after: [before('trial', 'reversibility', 'a trial fit costs nothing, a hole can’t be undone')],
@@ -113,7 +114,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
     add({
       id: `cut.${face}`,
-      name: `Drill and cut the ${face}`,
+      name: `Drill and cut the ${faceWord(face)}`,
       phase: 'cut',
       minutes: Math.round(plan.minutes),
       after: [
@@ -127,7 +128,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
     add({
       id: `deburr.${face}`,
-      name: `Deburr the ${face}`,
+      name: `Deburr the ${faceWord(face)}`,
       phase: 'cut',
       minutes: MINUTES.deburr,
       after: [before(`cut.${face}`, 'process', 'edges are sharp now')],
@@ -192,7 +193,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     const of = `${face.finish.system} ${face.finish.colour} ${face.cans.map((c) => c.coats).join()}`;
     add({
       id: `test-patch.${face.face}`,
-      name: `Test patch for the ${face.face}, on a hidden side`,
+      name: `Test patch for the ${faceWord(face.face)}, on a hidden side`,
       phase: 'finish',
       minutes: 10,
       wait: face.finish.handle,
@@ -209,7 +210,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     coats.forEach((what, k) =>
       add({
         id: k === coats.length - 1 ? `finish.${face.face}` : `finish.${face.face}.${k + 1}`,
-        name: `${verb} the ${face.face}: ${what}`,
+        name: `${verb} the ${faceWord(face.face)}: ${what}`,
         phase: 'finish',
         minutes: Math.round(face.minutes / coats.length + (apart ? 0 : face.drying * 60)),
         wait: k === coats.length - 1 ? face.finish.handle : face.finish.flash / 60,
@@ -229,7 +230,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     );
     add({
       id: `cure.${face.face}`,
-      name: `The ${face.face} cures`,
+      name: `The ${faceWord(face.face)} cures`,
       phase: 'finish',
       minutes: 0,
       wait: Math.max(0, face.finish.cure * 24 - face.finish.handle),

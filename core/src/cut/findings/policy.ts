@@ -1,4 +1,5 @@
 import { mayCut, POLICIES } from '../../brief';
+import { faceWord, faceWords } from '../../document';
 import type { Conversion } from '../../document';
 import type { About, Finding } from '../../findings';
 import type { CutOpening } from '../openings/opening';
@@ -13,8 +14,8 @@ export function policyFindings(document: Conversion, fresh: readonly CutOpening[
     id: `cut/policy/${face}`,
     station: 'cut',
     verdict: 'stop',
-    sentence: `${openings.length} cut${openings.length === 1 ? '' : 's'} in the ${face === 'bottom' ? 'floor' : `${face} face`} (first: ${openings[0]!.name}), but the brief says ${POLICIES[policy].label}. ${POLICIES[policy].rule}`,
-    brief: `${face} not to be cut`,
+    sentence: `${openings.length} cut${openings.length === 1 ? '' : 's'} in the ${faceWords(face)} (first: ${openings[0]!.name}), but the brief says ${POLICIES[policy].label}. ${POLICIES[policy].rule}`,
+    brief: `${faceWord(face)} not to be cut`,
     figures: [
       {
         label: 'cuts',

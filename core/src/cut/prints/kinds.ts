@@ -187,7 +187,7 @@ export function wrongSizes(kind: PrintKind, sizes: Readonly<Record<string, numbe
   for (const { key, label, least, most, count } of PRINT_SIZES[kind]) {
     const value = sizes[key]!;
     if (!Number.isFinite(value) || value < least || value > most)
-      return `${label} is ${value}${count ? '' : ' mm'}; it would be ${least} to ${most}${count ? '' : ' mm'}.`;
+      return `${label} is ${value}${count ? '' : ' mm'}; enter ${least} to ${most}${count ? '' : ' mm'}.`;
   }
   const s = sizes as Record<string, number>;
   if (kind === 'plate' && (s.openWidth! > s.width! - 2 * THINNEST || s.openHeight! > s.height! - 2 * THINNEST))

@@ -161,8 +161,8 @@ describe('a printed part', () => {
       ['foot', { diameter: 20, hole: 19 }, /leaves no wall/],
       ['plate', { openWidth: 179 }, /leaves no rim/],
       ['tray', { insert: 7 }, /bosses of 8 mm/],
-      ['duct', { thickness: 0.4 }, /Thickness is 0.4 mm; it would be 1.2/],
-      ['ring', { height: NaN }, /it would be/],
+      ['duct', { thickness: 0.4 }, /Thickness is 0.4 mm; enter 1.2/],
+      ['ring', { height: NaN }, /enter/],
     ] as const)
       expect(() => printedSolid(deck, assembly, of(kind, { sizes }), kernel)).toThrow(words);
     expect(() => printedSolid(deck, assembly, of('tray', { of: 'nothing-1' }), kernel)).toThrow(/needs a part/);

@@ -1,4 +1,5 @@
 import type { Assembly } from '../../assembly';
+import { faceWords } from '../../document';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { carrierOfSheet } from './carriers';
@@ -36,7 +37,7 @@ export const staleFindings = (document: Conversion, assembly: Assembly): Finding
   staleFaces(document, assembly).map((face) => {
     const { mark, when } = document.cut.printed[face]!;
     const about = carrierOfSheet(document, assembly, face);
-    const name = about ? sheetOf(document, face, assembly).title : face === 'bottom' ? 'floor' : `${face} face`;
+    const name = about ? sheetOf(document, face, assembly).title : faceWords(face);
     return {
       id: `cut/stale/${face}`,
       station: 'cut',

@@ -1,4 +1,5 @@
 import { wallOf, onFace, type Assembly, type FaceFrame } from '../../assembly';
+import { faceWord } from '../../document';
 import type { Conversion, FaceId } from '../../document';
 import { DENSITY, ELASTIC } from '../../standards';
 import type { Point2 } from '../../solid';
@@ -97,7 +98,7 @@ export function panelOf(
   const frame = assembly.hull.frames.find((f) => f.face === face);
   const wall = wallOf(assembly.hull, face);
   if (!frame || !wall) throw new Error(`The shell has no face “${face}”.`);
-  if (!(wall.thickness > 0)) throw new Error(`The ${face} has no thickness: measure its wall first.`);
+  if (!(wall.thickness > 0)) throw new Error(`The ${faceWord(face)} has no thickness: measure its wall first.`);
   // Inside the walls that hold it.
   const us = frame.outline.map((p) => p[0]);
   const vs = frame.outline.map((p) => p[1]);

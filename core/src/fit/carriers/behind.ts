@@ -1,4 +1,5 @@
 import { ridersOf, wallOf, type Assembly } from '../../assembly';
+import { wallWords } from '../../document';
 import type { Conversion } from '../../document';
 import { axisOf, DIRECTIONS, turnDirection, turnOf, type Vec3 } from '../../solid';
 import { linksOf } from '../links';
@@ -84,5 +85,5 @@ function wallName({ shell }: Conversion, { hull }: Assembly, face: string): stri
   const body = Object.values(shell.bodies).find(
     (b) => (b.cut.kind === 'face' && b.cut.face === face) || (b.kind === 'lid' && wallOf(hull, face)?.inLid),
   );
-  return body?.name ?? (face === 'bottom' ? 'the floor' : `the ${face} wall`);
+  return body?.name ?? `the ${wallWords(face)}`;
 }

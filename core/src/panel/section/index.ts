@@ -1,3 +1,4 @@
+import { faceWord } from '../../document';
 import type { CutSettings, OwnOpening } from '../../cut/section';
 import { put, section, type Complaint } from '../../form';
 import type { Kit } from '../../kit/section';
@@ -78,7 +79,7 @@ export const panelSection = section<'panel', Panel, Seen, PanelChange>({
         put(cut.openings, opening.id, opening.opening);
         put(panel.controls, id, { ...control, feature: feature.id, opening: opening.id });
       },
-      words: (_document, { control, opening }) => `${control.name} onto the ${opening.opening.face}`,
+      words: (_document, { control, opening }) => `${control.name} onto the ${faceWord(opening.opening.face)}`,
     },
     setHeader: {
       alter: ({ panel }, { id, header }) => put(panel.headers, id, header),

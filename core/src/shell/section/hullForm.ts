@@ -221,3 +221,10 @@ export function facesOf(hull: Hull): FaceId[] {
   const { edges, ends } = formOf(hull);
   return [...edges.map((edge) => edge.face), ends.low.face, ends.high.face];
 }
+
+/** What a face is called on the bench: its lower one is the floor. */
+export const faceWord = (face: FaceId): string => (face === 'bottom' ? 'floor' : face);
+/** `floor`, `left face`. */
+export const faceWords = (face: FaceId): string => (face === 'bottom' ? 'floor' : `${face} face`);
+/** `floor`, `left wall`. */
+export const wallWords = (face: FaceId): string => (face === 'bottom' ? 'floor' : `${face} wall`);

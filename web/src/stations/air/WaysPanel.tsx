@@ -1,5 +1,5 @@
 import type { WayFlow } from '@young-shell/core/air';
-import { FILTER_KINDS, type WaySetting } from '@young-shell/core/document';
+import { faceWord, FILTER_KINDS, type WaySetting } from '@young-shell/core/document';
 import { formatArea, formatFlow, inUnit } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -104,11 +104,7 @@ function WayRow({ way }: { way: WayFlow }) {
         <span>{way.name}</span>
         <span className="figure text-right text-lg whitespace-nowrap">{way.shut ? '–' : formatFlow(flow, unit)}</span>
         <span className="text-sm text-ink-soft">
-          {[
-            way.face === 'bottom' ? 'floor' : way.face,
-            `${formatArea(way.area, unit)} free`,
-            way.filter ? `${way.filter.kind} filter` : '',
-          ]
+          {[faceWord(way.face), `${formatArea(way.area, unit)} free`, way.filter ? `${way.filter.kind} filter` : '']
             .filter(Boolean)
             .join(' · ')}
         </span>

@@ -1,5 +1,5 @@
 import { facesAgainst, POLICIES, standingPlace, STANDS, type StandingPlace } from '@young-shell/core/brief';
-import { facesOf, type Policy } from '@young-shell/core/document';
+import { faceWord, facesOf, type Policy } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -102,7 +102,7 @@ export function BriefStation() {
                       })
                     }
                   />
-                  {face}
+                  {faceWord(face)}
                 </label>
               ))}
             </div>

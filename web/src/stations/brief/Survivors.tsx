@@ -1,4 +1,4 @@
-import { facesOf, nextId, type Survivor } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId, type Survivor } from '@young-shell/core/document';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store';
@@ -71,7 +71,7 @@ export function Survivors() {
           <option value="words">just words</option>
           {facesOf(shell.hull).map((face) => (
             <option key={face} value={`face:${face}`}>
-              face: {face}
+              face: {faceWord(face)}
             </option>
           ))}
           {Object.entries(shell.features).map(([id, feature]) => (

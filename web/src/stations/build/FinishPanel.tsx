@@ -1,4 +1,5 @@
 import { SPOILT, SYSTEMS } from '@young-shell/core/build';
+import { faceWord } from '@young-shell/core/document';
 import type { Finish } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
@@ -8,6 +9,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { span } from '../../ui/days';
+import { capital } from '../../ui/capital';
 
 const SYSTEM_WORDS = [
   { value: 'none', label: 'stays as it is' },
@@ -42,11 +44,11 @@ export function FinishPanel() {
         return (
           <Section
             key={face}
-            title={face[0]!.toUpperCase() + face.slice(1)}
+            title={capital(faceWord(face))}
             aside={made && <span className="figure text-lg">{area(made.area)}</span>}
           >
             <Choice
-              label={`The ${face}`}
+              label={`The ${faceWord(face)}`}
               value={finish?.system ?? 'none'}
               options={SYSTEM_WORDS}
               onChange={(system) =>
@@ -75,7 +77,7 @@ export function FinishPanel() {
                 )}
                 <div className="grid grid-cols-3 gap-2">
                   <TextField
-                    label={`Colour of the ${face}`}
+                    label={`Colour of the ${faceWord(face)}`}
                     value={finish.colour}
                     onCommit={(colour) => set({ colour })}
                   />
@@ -92,7 +94,7 @@ export function FinishPanel() {
                   ).map(([key, label]) => (
                     <NumberField
                       key={key}
-                      label={`${label}, ${face}`}
+                      label={`${label}, ${faceWord(face)}`}
                       value={finish[key]}
                       least={key === 'covers' ? 0.1 : 0}
                       most={

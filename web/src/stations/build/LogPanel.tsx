@@ -1,4 +1,4 @@
-import { facesOf, nextId, type Conversion, type LogEntry } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId, type Conversion, type LogEntry } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -61,7 +61,7 @@ export function LogPanel() {
               const [, placeKind, place] = /^(part|feature|face)\/(.+)$/.exec(about) ?? [];
               const [, value, unit] = /^\s*([-−+]?[\d.,]+)\s*(.{0,12})$/.exec(kind === 'reading' ? reading : '') ?? [];
               if (kind === 'reading' && reading.trim() !== '' && value === undefined)
-                throw new Error(`“${reading}” is no reading; it would be a number and its unit, such as 48.5 °C.`);
+                throw new Error(`“${reading}” is no reading; enter a number and its unit, such as 48.5 °C.`);
               const wrong = submit({
                 type: 'setEntry',
                 id: nextId(document.build.log, 'entry', document.spent),
@@ -120,7 +120,7 @@ function placesOf({ kit, shell }: Conversion) {
     { value: '', label: 'none' },
     ...Object.entries(kit.parts).map(([id, p]) => ({ value: `part/${id}`, label: p.name })),
     ...Object.entries(shell.features).map(([id, f]) => ({ value: `feature/${id}`, label: f.name })),
-    ...faces.map((face) => ({ value: `face/${face}`, label: `the ${face}` })),
+    ...faces.map((face) => ({ value: `face/${face}`, label: `the ${faceWord(face)}` })),
   ];
 }
 

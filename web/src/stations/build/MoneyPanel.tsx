@@ -11,6 +11,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { today } from '../../ui/days';
+import { capital } from '../../ui/capital';
 
 const STATES = [
   { value: 'buy', label: 'to buy' },
@@ -70,7 +71,7 @@ export function MoneyPanel() {
       {GROUPS.map((group) => {
         const rows = bill.rows.filter((r) => r.group === group);
         return rows.length === 0 ? null : (
-          <Section key={group} title={group[0]!.toUpperCase() + group.slice(1)}>
+          <Section key={group} title={capital(group)}>
             <ul className="m-0 list-none p-0">
               {rows.map((row) => (
                 <ItemRow key={row.id} row={row} />

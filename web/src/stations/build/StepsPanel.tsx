@@ -26,6 +26,7 @@ import { pickStep } from './slice';
 import { shortDay, span, today } from '../../ui/days';
 import { Orders } from './Orders';
 import { useSteps } from './useSteps';
+import { capital } from '../../ui/capital';
 
 /** What to do now, and everything that is to be done, part by part of the work. */
 export function StepsPanel() {
@@ -101,10 +102,7 @@ export function StepsPanel() {
         const of = steps.filter((s) => s.phase === phase);
         if (of.length === 0) return null;
         return (
-          <Section
-            key={phase}
-            title={`${phase[0]!.toUpperCase()}${phase.slice(1)}, ${of.filter((s) => s.done).length} of ${of.length}`}
-          >
+          <Section key={phase} title={`${capital(phase)}, ${of.filter((s) => s.done).length} of ${of.length}`}>
             <ul className="m-0 list-none p-0">
               {of.map((step) => (
                 <StepRow

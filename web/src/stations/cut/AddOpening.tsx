@@ -1,4 +1,4 @@
-import { facesOf, nextId } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId } from '@young-shell/core/document';
 import { inUnit } from '@young-shell/core/quantity';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -59,7 +59,7 @@ export function AddOpening() {
         <Choice
           label="In the"
           value={faces.includes(face) ? face : faces[0]!}
-          options={faces.map((value) => ({ value, label: value === 'bottom' ? 'floor' : value }))}
+          options={faces.map((value) => ({ value, label: faceWord(value) }))}
           onChange={setFace}
         />
         <Button look="strong" onClick={add}>

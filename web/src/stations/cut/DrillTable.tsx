@@ -1,4 +1,4 @@
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { DRILLS } from '@young-shell/core/standards';
 import { useAppSelector } from '../../app/store';
 import { sourceText } from '../../ui/FindingCard';
@@ -10,7 +10,7 @@ export function DrillTable() {
   const l = (mm: number | undefined) =>
     mm === undefined ? '–' : formatLength(mm, unit, unit === 'mm' ? (mm % 0.1 > 0.01 && mm % 0.1 < 0.09 ? 2 : 1) : 3);
   return (
-    <Section title={`Drills, ${unit === 'mm' ? 'mm' : 'in'}`}>
+    <Section title={`Drills, ${unitWord(unit)}`}>
       <table className="w-full border-collapse">
         <thead>
           <tr className="font-label text-sm text-ink-soft">

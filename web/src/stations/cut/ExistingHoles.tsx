@@ -1,5 +1,6 @@
+import { faceWord } from '@young-shell/core/document';
 import type { Alignment } from '@young-shell/core/cut';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -63,11 +64,11 @@ function Place({ part, alignment }: { part: string; alignment: Alignment }) {
         <strong>
           {met.length} of {met.length + rest.length}
         </strong>{' '}
-        holes meet on the {face === 'bottom' ? 'floor' : face}:{' '}
+        holes meet on the {faceWord(face)}:{' '}
         {met.map((m) => (m.how === 'drilled out' ? `${m.with}, drilled out` : m.with)).join(', ')}
         <span className="block text-sm text-ink-soft">
           {turned ? `turned by ${Math.abs(degrees).toFixed(1)}° ${degrees > 0 ? 'to the left' : 'to the right'}; ` : ''}
-          {formatLength(slack, unit, unit === 'mm' ? 2 : 3)} {unit === 'mm' ? 'mm' : 'in'} of play left; {advice}
+          {formatLength(slack, unit, unit === 'mm' ? 2 : 3)} {unitWord(unit)} of play left; {advice}
           {stops > 0 ? `; ${stops} ${stops === 1 ? 'thing stops' : 'things stop'} it there` : ''}
         </span>
       </p>

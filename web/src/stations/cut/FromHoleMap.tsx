@@ -1,5 +1,5 @@
 import { holesFromMap } from '@young-shell/core/cut';
-import { facesOf, nextId, type Change } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId, type Change } from '@young-shell/core/document';
 import { inUnit, measured } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -39,7 +39,7 @@ export function FromHoleMap() {
         return { type: 'setOpening', id, opening };
       });
       if (changes.length === 0) return void toast.error('It has no hole with a diameter.');
-      const what = `lay ${document.kit.holeMaps[map]!.name} on the ${face === 'bottom' ? 'floor' : face}`;
+      const what = `lay ${document.kit.holeMaps[map]!.name} on the ${faceWord(face)}`;
       const wrong = submit({ type: 'all', what, changes });
       if (wrong) toast.error(wrong);
     } catch (error) {
@@ -61,7 +61,7 @@ export function FromHoleMap() {
         <Choice
           label="Lies on"
           value={face}
-          options={faces.map((value) => ({ value, label: value === 'bottom' ? 'floor' : value }))}
+          options={faces.map((value) => ({ value, label: faceWord(value) }))}
           onChange={setFace}
         />
         <LengthField

@@ -1,6 +1,7 @@
 import { mountsOf, type MountPlan } from '@young-shell/core/cut';
+import { faceWord } from '@young-shell/core/document';
 import type { MountKind } from '@young-shell/core/document';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
@@ -36,13 +37,13 @@ function Held({ plan }: { plan: MountPlan }) {
   const submit = useSubmit();
   const unit = useAppSelector((s) => s.preferences.unit);
   const option = plan.options.find((o) => o.kind === plan.chosen);
-  const l = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit)} ${unitWord(unit)}`;
   const set = (kind: MountKind, family = plan.family) =>
     submit({ type: 'setMount', part: plan.part, mount: { kind, ...(family ? { family } : {}) } });
   return (
     <li className="border-t border-line py-2 first:border-t-0">
       <Choice
-        label={`${plan.name}, on the ${plan.face === 'bottom' ? 'floor' : plan.face}`}
+        label={`${plan.name}, on the ${faceWord(plan.face)}`}
         value={plan.chosen}
         options={plan.options.map((o) => ({ value: o.kind, label: o.no ? `${o.kind} (not here)` : o.kind }))}
         onChange={(kind) => set(kind)}

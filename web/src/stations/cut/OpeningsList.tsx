@@ -1,10 +1,12 @@
+import { faceWord } from '@young-shell/core/document';
 import { keyOf, sizeWords, type CutOpening } from '@young-shell/core/cut';
-import { formatArea, formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatArea, formatLength } from '@young-shell/core/quantity';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssessment } from '../../document/selectors';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { OpeningEdit } from './OpeningEdit';
+import { capital } from '../../ui/capital';
 
 /** Every opening and hole, face by face, with its place; one opens to be changed. */
 export function OpeningsList() {
@@ -20,10 +22,8 @@ export function OpeningsList() {
   return faces.map((face) => (
     <Section
       key={face}
-      title={face === 'bottom' ? 'Floor' : `${face[0]!.toUpperCase()}${face.slice(1)}`}
-      aside={
-        <span className="text-sm text-ink-soft">across · up, {unit === 'mm' ? 'mm' : 'in'} from the lower left</span>
-      }
+      title={capital(faceWord(face))}
+      aside={<span className="text-sm text-ink-soft">across · up, {unitWord(unit)} from the lower left</span>}
     >
       <ul className="m-0 list-none p-0">
         {cut.openings

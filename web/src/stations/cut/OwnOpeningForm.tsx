@@ -1,4 +1,4 @@
-import { facesOf, type OwnOpening } from '@young-shell/core/document';
+import { faceWord, facesOf, type OwnOpening } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -31,7 +31,7 @@ export function OwnOpeningForm({ id }: { id: string }) {
           value={own.face}
           options={facesOf(document.shell.hull).map((value) => ({
             value,
-            label: value === 'bottom' ? 'floor' : value,
+            label: faceWord(value),
           }))}
           onChange={(face) => put({ face })}
         />

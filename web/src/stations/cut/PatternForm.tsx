@@ -1,7 +1,7 @@
 import { proposeVents, fingerLimit, leastWeb, type VentProposal } from '@young-shell/core/cut';
 import { wallOf } from '@young-shell/core/assembly';
 import type { OwnOpening, VentPattern } from '@young-shell/core/document';
-import { formatArea, formatLength, MM_PER_INCH } from '@young-shell/core/quantity';
+import { unitWord, type LengthUnit, formatArea, formatLength, MM_PER_INCH } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
@@ -151,7 +151,7 @@ export function PatternForm({ id, own }: { id: string; own: OwnOpening }) {
 }
 
 /** From a free area that is wanted to patterns that give it. */
-function Wanted({ id, own, unit }: { id: string; own: OwnOpening; unit: 'mm' | 'inch' }) {
+function Wanted({ id, own, unit }: { id: string; own: OwnOpening; unit: LengthUnit }) {
   const document = useAppSelector(selectDocument);
   const assembly = useAppSelector(selectAssembly);
   const submit = useSubmit();
@@ -194,7 +194,7 @@ function Wanted({ id, own, unit }: { id: string; own: OwnOpening; unit: 'mm' | '
               <span className="flex-1 leading-tight">
                 {way.air.holes} {describe(way.pattern, unit)}
                 <span className="block text-sm text-ink-soft">
-                  {formatLength(way.width, unit)} × {formatLength(way.height, unit)} {unit === 'mm' ? 'mm' : 'in'},{' '}
+                  {formatLength(way.width, unit)} × {formatLength(way.height, unit)} {unitWord(unit)},{' '}
                   {formatArea(way.air.free, unit)}, about {way.minutes} min
                 </span>
               </span>
@@ -221,7 +221,7 @@ function Wanted({ id, own, unit }: { id: string; own: OwnOpening; unit: 'mm' | '
   );
 }
 
-function describe(pattern: VentPattern, unit: 'mm' | 'inch'): string {
+function describe(pattern: VentPattern, unit: LengthUnit): string {
   const l = (mm: number) => formatLength(mm, unit);
   switch (pattern.kind) {
     case 'holes':

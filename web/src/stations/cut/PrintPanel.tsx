@@ -18,6 +18,7 @@ import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
 import { useComputed } from '../../work/useComputed';
 import { run } from '../../work/work';
+import { capital } from '../../ui/capital';
 
 /** Parts to print, made from the plan: sizes, pieces for the bed, mass, time, files. */
 export function PrintPanel() {
@@ -31,7 +32,7 @@ export function PrintPanel() {
     const id = nextId(document.cut.prints, 'print', document.spent);
     const of = kind === 'tray' ? Object.keys(document.layout.placements)[0] : undefined;
     const print: Print = {
-      name: `${kind[0]!.toUpperCase()}${kind.slice(1)}`,
+      name: capital(kind),
       kind,
       sizes: {},
       count: 1,

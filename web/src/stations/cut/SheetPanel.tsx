@@ -9,7 +9,7 @@ import {
   type SheetVariant,
   type Tiling,
 } from '@young-shell/core/cut';
-import { facesOf, type CutSettings } from '@young-shell/core/document';
+import { faceWord, faceWords, facesOf, type CutSettings } from '@young-shell/core/document';
 import { inUnit } from '@young-shell/core/quantity';
 import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
@@ -83,7 +83,7 @@ export function SheetPanel() {
   };
   const ruler = (way: 'horizontal' | 'vertical', mm: number) =>
     mm < 80 || mm > 120
-      ? `${mm} mm is no 100 mm ruler; it would be 80 to 120 mm. Did “fit to page” shrink the sheet?`
+      ? `${mm} mm is no 100 mm ruler; enter 80 to 120 mm. Did “fit to page” shrink the sheet?`
       : set({ ruler: { ...cut.ruler, [way]: mm } });
   return (
     <Section title="1:1 sheets">
@@ -160,9 +160,7 @@ export function SheetPanel() {
         <LengthField
           label="Allowance a side"
           value={cut.allowance}
-          onCommit={(mm) =>
-            mm < 0 || mm > 5 ? `${mm} mm is no allowance; it would be 0 to 5 mm.` : set({ allowance: mm })
-          }
+          onCommit={(mm) => (mm < 0 || mm > 5 ? `${mm} mm is no allowance; enter 0 to 5 mm.` : set({ allowance: mm }))}
         />
         <LengthField
           label="Printed ruler, across"
@@ -189,7 +187,7 @@ export function SheetPanel() {
               })
             }
           />
-          mark the {face === 'bottom' ? 'floor' : `${face} face`} from inside (mirrored sheet)
+          mark the {faceWords(face)} from inside (mirrored sheet)
         </label>
       )}
     </Section>
@@ -205,7 +203,7 @@ function Printed({ faces, stale }: { faces: readonly string[]; stale: readonly s
     <ul className="mt-2 mb-0 list-none p-0 text-sm" aria-label="Printed sheets">
       {known.map(([face, { when, mark }]) => (
         <li key={face} className={stale.includes(face) ? 'font-medium text-stop' : 'text-ink-soft'}>
-          {face === 'bottom' ? 'floor' : face}: printed {when}, {mark}
+          {faceWord(face)}: printed {when}, {mark}
           {stale.includes(face)
             ? faces.includes(face)
               ? ': the plan has changed since, print it again'

@@ -1,6 +1,6 @@
 import type { Bent, EdgeHold, Stiffened } from '@young-shell/core/cut';
-import { facesOf } from '@young-shell/core/document';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { faceWord, facesOf } from '@young-shell/core/document';
+import { unitWord, type LengthUnit, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -38,7 +38,7 @@ export function StrengthPanel() {
         <Choice
           label="Face to bend"
           value={face}
-          options={faces.map((f) => ({ value: f, label: f === 'bottom' ? 'floor' : f }))}
+          options={faces.map((f) => ({ value: f, label: faceWord(f) }))}
           onChange={setFace}
         />
         <Choice
@@ -63,7 +63,7 @@ export function StrengthPanel() {
 
 function BentFigures({ bent }: { bent: Bent }) {
   const unit = useAppSelector((s) => s.preferences.unit);
-  const l = (mm: number) => `${formatLength(mm, unit, unit === 'mm' ? 2 : 3)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit, unit === 'mm' ? 2 : 3)} ${unitWord(unit)}`;
   const hand = bent.loads.some((load) => load.name === 'a hand that presses');
   const computed = 'thin plate on a grid of rectangles of 12 degrees of freedom';
   return (
@@ -129,11 +129,11 @@ function BentFigures({ bent }: { bent: Bent }) {
   );
 }
 
-function where({ line, frame }: Stiffened, unit: 'mm' | 'inch'): string {
+function where({ line, frame }: Stiffened, unit: LengthUnit): string {
   if (frame) return 'on its four sides, mitred, riveted or glued on from inside';
   if (!line) return 'behind the wall; drill and cut through both';
   const { from, to } = line;
   const up = from[0] === to[0];
   const at = formatLength(up ? from[0] : from[1], unit);
-  return `${up ? 'upright, ' : 'across, '}${at} ${unit === 'mm' ? 'mm' : 'in'} ${up ? 'from the left' : 'from below'}`;
+  return `${up ? 'upright, ' : 'across, '}${at} ${unitWord(unit)} ${up ? 'from the left' : 'from below'}`;
 }

@@ -1,6 +1,7 @@
 import { benchOf, toolPlan, type FacePlan, type ToolStep } from '@young-shell/core/cut';
+import { faceWord } from '@young-shell/core/document';
 import type { Tools } from '@young-shell/core/document';
-import { formatArea, formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatArea, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
@@ -11,6 +12,7 @@ import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
+import { capital } from '../../ui/capital';
 
 /** Which tool for which opening, in which order; what stays original; the tools there are. */
 export function ToolsPanel() {
@@ -35,13 +37,13 @@ export function ToolsPanel() {
 
 function Face({ plan }: { plan: FacePlan }) {
   const unit = useAppSelector((s) => s.preferences.unit);
-  const name = plan.face === 'bottom' ? 'Floor' : `${plan.face[0]!.toUpperCase()}${plan.face.slice(1)}`;
+  const name = capital(faceWord(plan.face));
   const left = 100 * (1 - plan.share);
   return (
     <Section title={name} aside={<span className="figure text-lg">{plan.minutes} min</span>}>
       <p className="mt-0 mb-1 text-sm text-ink-soft">
         {left > 99.95 ? '99.9' : left.toFixed(1)} % of it stays: {formatArea(plan.area, unit)} come out along{' '}
-        {formatLength(plan.length, unit)} {unit === 'mm' ? 'mm' : 'in'} of cut. Small before large:
+        {formatLength(plan.length, unit)} {unitWord(unit)} of cut. Small before large:
       </p>
       <ol className="m-0 list-decimal pl-5">
         {plan.steps.map((step) => (
@@ -104,7 +106,7 @@ function MyTools() {
   return (
     <Section title="My tools">
       <TextField
-        label={`Hole saws, ${unit === 'mm' ? 'mm' : 'in'}`}
+        label={`Hole saws, ${unitWord(unit)}`}
         value={bench.holeSaws.map((s) => formatLength(s, unit, unit === 'mm' ? 0 : 3)).join(' ')}
         onCommit={saws}
       />

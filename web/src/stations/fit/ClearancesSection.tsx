@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { sourceText } from '../../ui/FindingCard';
 import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
+import { capital } from '../../ui/capital';
 
 /** What may be chosen, with the usual value, its reason, and the least and most that make sense, mm. */
 const ROWS: readonly { name: keyof Clearances; usual: number; why: string; least: number; most: number }[] = [
@@ -41,7 +42,7 @@ export function ClearancesSection() {
       <ul className="m-0 flex list-none flex-col gap-3 p-0">
         {ROWS.map(({ name, usual, why, least, most }) => {
           const value = name === 'markingOut' ? now.markingOut : now[name].value;
-          const label = `${CLEARANCE_WORDS[name].charAt(0).toUpperCase()}${CLEARANCE_WORDS[name].slice(1)}`;
+          const label = capital(CLEARANCE_WORDS[name]);
           const chosen = layout.clearances?.[name] !== undefined;
           return (
             <li key={name}>

@@ -30,9 +30,9 @@ export function FitStation() {
       tabs={[
         { value: 'margins', label: 'Margins', content: <Margins /> },
         { value: 'layouts', label: 'Layouts', content: <LayoutsPanel /> },
-        { value: 'ways', label: 'Ways', content: <WaysPanel /> },
+        { value: 'ways', label: 'Ways out', content: <WaysPanel /> },
         { value: 'wishes', label: 'Wishes', content: <WishesPanel /> },
-        { value: 'reach', label: 'Reach', content: <ReachPanel /> },
+        { value: 'reach', label: 'Cables', content: <ReachPanel /> },
         { value: 'order', label: 'Order', content: <OrderPanel /> },
         { value: 'opening', label: 'Opening', content: <OpeningPanel /> },
       ]}

@@ -20,7 +20,7 @@ export function MarginChain({ margin }: { margin: JudgedMargin }) {
   const amounts = [...terms.map((t) => t.amount), ...(rest === 0 ? [] : [rest])];
   // Rounded so that the sum is seen to be right.
   const isTenth = (value: number) => Math.abs(value * 10 - Math.round(value * 10)) < 1e-6;
-  const digits = unit === 'inch' ? 3 : [...amounts, distance].every(isTenth) ? 1 : 2;
+  const digits = unit !== 'mm' ? 3 : [...amounts, distance].every(isTenth) ? 1 : 2;
   const mm = (value: number) => formatLength(Math.abs(value), unit, digits);
   const signed = (value: number, first: boolean) => `${value < 0 ? '− ' : first ? '' : '+ '}${mm(value)}`;
   const placed = (path: string) => document.kit.parts[path.split('/')[3]!]?.name;

@@ -1,5 +1,5 @@
 import { nameOf } from '@young-shell/core/fit';
-import { formatLength } from '@young-shell/core/quantity';
+import { MM_PER_INCH, unitWord, formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { Section } from '../../ui/Section';
@@ -20,10 +20,10 @@ export function OverlapList() {
               pair
             </th>
             <th scope="col" className="text-right font-medium">
-              deep, {unit}
+              deep, {unitWord(unit)}
             </th>
             <th scope="col" className="text-right font-medium">
-              shared, cm³
+              shared, {unit === 'mm' ? 'cm³' : 'in³'}
             </th>
           </tr>
         </thead>
@@ -34,7 +34,9 @@ export function OverlapList() {
                 {nameOf(document, { kind: 'part', id: overlap.part })} in {nameOf(document, overlap.other)}
               </td>
               <td className="figure text-right text-lg">{formatLength(overlap.depth, unit)}</td>
-              <td className="figure text-right text-lg">{(overlap.volume / 1000).toFixed(1)}</td>
+              <td className="figure text-right text-lg">
+                {unit === 'mm' ? (overlap.volume / 1000).toFixed(1) : (overlap.volume / MM_PER_INCH ** 3).toFixed(2)}
+              </td>
             </tr>
           ))}
         </tbody>

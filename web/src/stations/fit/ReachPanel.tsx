@@ -134,7 +134,7 @@ function Run({ route, picked, onPick }: { route: Route; picked: boolean; onPick:
             value={link.own ?? suggested ?? Math.ceil(length)}
             onCommit={(value) =>
               value < 10 || value > 5000
-                ? `${value} mm is no cable; it would be 10 to 5000 mm.`
+                ? `${value} mm is no cable; enter 10 to 5000 mm.`
                 : submit({ type: 'setCable', id: link.id, cable: { length: value } })
             }
           />

@@ -1,6 +1,6 @@
 import { ROW_HOLDS, rowOf, type Row, type Side } from '@young-shell/core/document';
 import { ROW_GAPS, rowChange, sizeAlong, usualGap } from '@young-shell/core/fit';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -95,13 +95,13 @@ function RowForm({ id, row, rowId }: { id: string; row: Row; rowId: string }) {
           label="Gap"
           value={gap}
           onCommit={(mm) =>
-            mm >= 0 && mm <= 500 ? put({ ...row, pitch: size + mm }) : `${mm} mm is no gap; it would be 0 to 500 mm.`
+            mm >= 0 && mm <= 500 ? put({ ...row, pitch: size + mm }) : `${mm} mm is no gap; enter 0 to 500 mm.`
           }
         />
         <Choice label="Held by" value={row.held} options={same(ROW_HOLDS)} onChange={(held) => put({ ...row, held })} />
       </div>
       <p className="mt-1 mb-0 text-sm leading-snug text-ink-soft">
-        {formatLength(long, unit)} {unit === 'mm' ? 'mm' : 'in'} in all, {(mass / 1000).toFixed(2)} kg.{' '}
+        {formatLength(long, unit)} {unitWord(unit)} in all, {(mass / 1000).toFixed(2)} kg.{' '}
         {row.held === 'rods and spacers' &&
           inUnit(
             `Four rods of ${(long + 20).toFixed(0)} mm, ${4 * (parts.length - 1)} spacers of ${gap.toFixed(1)} mm. `,

@@ -1,5 +1,5 @@
 import { assemble } from '@young-shell/core/assembly';
-import { facesOf, nextId, SIDES, WISH_KINDS, type Wish, type WishKind } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId, SIDES, WISH_KINDS, type Wish, type WishKind } from '@young-shell/core/document';
 import { nameOf, wishState, wishWords } from '@young-shell/core/fit';
 import type { Conflict } from '@young-shell/core/search';
 import { Plus, Trash2 } from 'lucide-react';
@@ -128,7 +128,7 @@ function AddWish() {
           <Choice
             label={kind === 'facing' ? 'Side' : 'Face'}
             value={side}
-            options={faces.map((value) => ({ value, label: value }))}
+            options={faces.map((value) => ({ value, label: kind === 'facing' ? value : faceWord(value) }))}
             onChange={setFace}
           />
         )}
@@ -165,7 +165,7 @@ function WishRow({ id, wish, fights }: { id: string; wish: Wish; fights: boolean
             value={wish.distance}
             onCommit={(distance) =>
               distance < 0 || distance > 5000
-                ? `${distance} mm is out of range; it would be 0 to 5000 mm.`
+                ? `${distance} mm is out of range; enter 0 to 5000 mm.`
                 : submit({ type: 'setWish', id, wish: { ...wish, distance } })
             }
           />

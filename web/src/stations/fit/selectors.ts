@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { faceName, marginsOfPart, nameOf, type Margin } from '@young-shell/core/fit';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import type { Vec3 } from '@young-shell/core/solid';
 import type { RootState } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDrawn, selectShown } from '../../document/selectors';
@@ -51,7 +51,7 @@ export const selectTapes = createSelector(
         return {
           id: `red/${m.id}`,
           at: m.from,
-          text: `${document.kit.parts[m.part]?.name}: ${formatLength(-m.distance, unit)} ${unit === 'mm' ? 'mm' : 'in'} into ${into}`,
+          text: `${document.kit.parts[m.part]?.name}: ${formatLength(-m.distance, unit)} ${unitWord(unit)} into ${into}`,
           look: 'red tape',
         };
       }),

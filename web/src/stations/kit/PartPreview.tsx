@@ -1,6 +1,6 @@
 import type { Part } from '@young-shell/core/document';
 import { kindOf, partModel } from '@young-shell/core/parts';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { PART_FILL } from '../../view/palette';
@@ -62,7 +62,8 @@ export function PartPreview({ id, part }: { id: string; part: Part }) {
       <figcaption>
         <span className="figure block text-xl leading-6">{size.map((s) => formatLength(s, unit)).join(' × ')}</span>
         <span className="text-sm text-ink-soft">
-          {unit} wide × deep × high, bodies. First from above, then from the front. Dashed: room for plugs and air.
+          {unitWord(unit)} wide × deep × high, bodies. First from above, then from the front. Dashed: room for plugs and
+          air.
         </span>
       </figcaption>
     </figure>

@@ -1,6 +1,6 @@
 import { nextId } from '@young-shell/core/document';
 import { DONGLE_APART, WAVE } from '@young-shell/core/standards';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -21,7 +21,7 @@ export function PortsPanel() {
   const { outside, tree } = links;
   const inside = tree.filter((l) => l.type.offers?.port === 'USB' && !l.node.outside);
   const antennas = Object.entries(document.links.antennas);
-  const l = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit)} ${unitWord(unit)}`;
   return (
     <>
       <Section title="USB sockets outside">

@@ -1,4 +1,11 @@
-import { CONTROL_KINDS, nextId, type Change, type ControlKind, type Feature } from '@young-shell/core/document';
+import {
+  faceWord,
+  CONTROL_KINDS,
+  nextId,
+  type Change,
+  type ControlKind,
+  type Feature,
+} from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -105,7 +112,12 @@ export function AddControl({ open, onClose }: { open: boolean; onClose: () => vo
             return undefined;
           }}
         />
-        <Choice label="Face" value={face} options={same(faces)} onChange={setFace} />
+        <Choice
+          label="Face"
+          value={face}
+          options={faces.map((value) => ({ value, label: faceWord(value) }))}
+          onChange={setFace}
+        />
         <LengthField
           label="Hole, diameter"
           value={at.diameter}

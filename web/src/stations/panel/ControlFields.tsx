@@ -1,6 +1,6 @@
-import { CONTROL_KINDS, CONTROL_WISHES, LAMP_TYPES, type PanelControl } from '@young-shell/core/document';
+import { faceWord, CONTROL_KINDS, CONTROL_WISHES, LAMP_TYPES, type PanelControl } from '@young-shell/core/document';
 import type { ControlPlace } from '@young-shell/core/panel';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -31,7 +31,7 @@ export function ControlFields({
   const unit = useAppSelector((s) => s.preferences.unit);
   const submit = useSubmit();
   const set = (patch: Partial<PanelControl>) => submit({ type: 'setControl', id, control: { ...control, ...patch } });
-  const l = (mm: number) => `${formatLength(mm, unit, unit === 'mm' ? 0 : 2)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit, unit === 'mm' ? 0 : 2)} ${unitWord(unit)}`;
   const lamp = control.lamp ?? { type: 'LED' as const, forward: 2.1, milliamps: 10 };
   const meter = control.meter ?? { fullScale: 500, ohms: 650 };
   return (
@@ -60,7 +60,7 @@ export function ControlFields({
       />
       {place && (
         <p className="col-span-2 m-0 text-sm text-ink-soft">
-          On {place.face} at {l(place.u)} from its left and {l(place.v)} up; {l(place.depth)} deep,{' '}
+          On the {faceWord(place.face)} at {l(place.u)} from its left and {l(place.v)} up; {l(place.depth)} deep,{' '}
           {l(Math.max(0, place.free))} free behind it{place.on ? `; it sits on ${place.on}` : ''}. Its room counts in
           Fit.
         </p>

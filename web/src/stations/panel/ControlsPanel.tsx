@@ -1,5 +1,5 @@
 import { beginPanel, type MatchedControl } from '@young-shell/core/panel';
-import { nextId } from '@young-shell/core/document';
+import { faceWord, nextId } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -117,7 +117,7 @@ function ControlRow({ one }: { one: MatchedControl }) {
         <span className="col-span-2 text-sm text-ink-soft">
           {control.kind}
           {control.original ? '' : ', new'}
-          {place ? `, ${place.face}` : ', no place'}
+          {place ? `, ${faceWord(place.face)}` : ', no place'}
           {control.state === 'works' ? '' : `, ${control.state === 'unknown' ? 'not tested' : control.state}`}
           {control.wish !== 'nothing' && (
             <span className={dead || way?.verdict === 'stop' ? 'text-stop' : ''}>

@@ -1,5 +1,5 @@
 import { FIRST_POWER, type HarnessRow } from '@young-shell/core/panel';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { GAUGES, type Gauge } from '@young-shell/core/standards';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -125,7 +125,7 @@ function WireRow({ row, number }: { row: HarnessRow; number: number }) {
         </button>
         <span className="figure text-lg whitespace-nowrap">
           {formatLength(row.length, unit, unit === 'mm' ? 0 : 1)}
-          <span className="ml-0.5 text-sm text-ink-soft">{unit === 'mm' ? 'mm' : 'in'}</span>
+          <span className="ml-0.5 text-sm text-ink-soft">{unitWord(unit)}</span>
         </span>
         <span />
         <span className="text-sm text-ink-soft">

@@ -1,5 +1,5 @@
 import { nextId, type PanelControl, type Print, type Rod } from '@young-shell/core/document';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { toast } from 'sonner';
 import { useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
@@ -10,6 +10,7 @@ import { Explain } from '../../ui/Explain';
 import { Figure } from '../../ui/Figure';
 import { LengthField } from '../../ui/LengthField';
 import { NumberField } from '../../ui/NumberField';
+import { capital } from '../../ui/capital';
 
 const MOVES = new Set<PanelControl['kind']>(['momentary', 'latching', 'toggle', 'lever', 'lock', 'key field']);
 
@@ -49,10 +50,7 @@ export function ReachFields({ id, control }: { id: string; control: PanelControl
   if (!rod)
     return (
       <div className="mt-3">
-        <Button
-          disabled={!place}
-          onClick={() => place && begin(place.back)}
-        >
+        <Button disabled={!place} onClick={() => place && begin(place.back)}>
           Reach a switch inside
         </Button>
         {!place && <span className="ml-2 text-sm text-ink-soft">It needs a place first.</span>}
@@ -64,7 +62,7 @@ export function ReachFields({ id, control }: { id: string; control: PanelControl
     else toast(`${made.name} is among the prints of Cut.`);
   };
   const l = (mm: number) => formatLength(mm, unit, unit === 'mm' ? 1 : 3);
-  const u = unit === 'mm' ? 'mm' : 'in';
+  const u = unitWord(unit);
   return (
     <div className="mt-3 border-t border-line pt-2">
       <div className="flex items-center justify-between">
@@ -121,7 +119,7 @@ export function ReachFields({ id, control }: { id: string; control: PanelControl
           )}
           {report.problems.map((p) => (
             <p key={p.id} className={`my-1 text-sm ${p.stop ? 'text-stop' : ''}`}>
-              {p.words[0]!.toUpperCase() + p.words.slice(1)}.
+              {capital(p.words)}.
             </p>
           ))}
         </>

@@ -160,8 +160,7 @@ function EarthList() {
               onCommit={(text) => {
                 if (text.trim() === '') return submit({ type: 'setEarth', thing: e.id, name: e.name, ohms: null });
                 const ohms = Number(text.replace(',', '.').replace('Ω', '').trim());
-                if (!Number.isFinite(ohms) || ohms < 0)
-                  return `“${text}” is no resistance; it would be 0 or more, in Ω.`;
+                if (!Number.isFinite(ohms) || ohms < 0) return `“${text}” is no resistance; enter 0 or more, in Ω.`;
                 return submit({ type: 'setEarth', thing: e.id, name: e.name, ohms });
               }}
             />

@@ -1,6 +1,6 @@
 import type { Wire, WireRail } from '@young-shell/core/power';
 import { PLUGS, GAUGES, type Gauge } from '@young-shell/core/standards';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -51,7 +51,7 @@ function WireRow({ wire }: { wire: Wire }) {
   const worst = wire.rails.reduce<WireRail | undefined>((a, r) => (!a || use(r) > use(a) ? r : a), undefined);
   if (!worst) return null;
   const bad = use(worst) > 1;
-  const l = `${formatLength(wire.length, unit, unit === 'mm' ? 0 : 1)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = `${formatLength(wire.length, unit, unit === 'mm' ? 0 : 1)} ${unitWord(unit)}`;
   return (
     <li className="border-t border-line py-1.5 first:border-t-0">
       <div className="grid grid-cols-[1fr_auto] items-baseline gap-x-3">

@@ -15,6 +15,7 @@ import { TextField } from '../../ui/TextField';
 import { select } from '../../view/slice';
 import { useParams } from 'react-router';
 import { pickCheck } from './slice';
+import { capital } from '../../ui/capital';
 
 const LOADS = { A: 'healthy', B: 'short', C: 'board does not start' } as const;
 
@@ -71,7 +72,7 @@ export function ChecksPanel() {
         return (
           <Section
             key={group}
-            title={`${group[0]!.toUpperCase()}${group.slice(1)}, ${of.filter((c) => c.state === 'good' || c.state === 'not here').length} of ${of.length}`}
+            title={`${capital(group)}, ${of.filter((c) => c.state === 'good' || c.state === 'not here').length} of ${of.length}`}
           >
             {group === 'first power' && <FirstPowerSupply />}
             <ul className="m-0 list-none p-0">

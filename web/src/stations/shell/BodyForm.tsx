@@ -1,4 +1,4 @@
-import { CLOSURE_KINDS, facesOf, type Body, type Side } from '@young-shell/core/document';
+import { faceWord, CLOSURE_KINDS, facesOf, type Body, type Side } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { Plus, X } from 'lucide-react';
 import { useAppSelector } from '../../app/store';
@@ -53,7 +53,7 @@ export function BodyForm({ id, body }: { id: string; body: Body }) {
           <Choice
             label="In face"
             value={cut.face}
-            options={same(facesOf(hull))}
+            options={facesOf(hull).map((value) => ({ value, label: faceWord(value) }))}
             onChange={(face) => put({ cut: { ...cut, face } })}
           />
           <span />

@@ -1,8 +1,8 @@
-import { formatLength } from '@young-shell/core/quantity';
+import { type LengthUnit, formatLength } from '@young-shell/core/quantity';
 import type { Doubt } from '@young-shell/core/shell';
 
 /** A reading that can't be right, and what the keys do with it. */
-export function DoubtCard({ doubt: { value, verdict }, unit }: { doubt: Doubt; unit: 'mm' | 'inch' }) {
+export function DoubtCard({ doubt: { value, verdict }, unit }: { doubt: Doubt; unit: LengthUnit }) {
   return (
     <div role="alert" className="mt-2 border-l-4 border-warn bg-paper px-3 py-2">
       <p className="m-0 font-semibold">

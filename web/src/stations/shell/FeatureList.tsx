@@ -10,6 +10,7 @@ import { useSubmit } from '../../document/useSubmit';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { FeatureForm } from './FeatureForm';
+import { capital } from '../../ui/capital';
 
 const FATES = [
   { value: 'keep', label: 'must keep' },
@@ -68,7 +69,7 @@ export function FeatureList() {
     const id = nextId(features, kind.replace(' ', '-'), document.spent);
     const closes = kind === 'snap tab' || kind === 'screw';
     const { shape, rest } = STARTS[kind];
-    const name = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${id.split('-').at(-1)}`;
+    const name = `${capital(kind)} ${id.split('-').at(-1)}`;
     // A closure is at a wall and holds the lid.
     const at = [innerLow[0] + (closes ? 0 : 20), innerLow[1] + 40, innerLow[2]].map((v) =>
       measured(Math.round(v * 10) / 10, 'guess'),

@@ -58,8 +58,8 @@ export function HullForm() {
         </div>
         {(hull.form === 'box' || hull.form === 'tub') && (
           <>
-            {size(hull.form === 'tub' ? 'Width at the bottom' : 'Width', 'width')}
-            {size(hull.form === 'tub' ? 'Depth at the bottom' : 'Depth', 'depth')}
+            {size(hull.form === 'tub' ? 'Width at the floor' : 'Width', 'width')}
+            {size(hull.form === 'tub' ? 'Depth at the floor' : 'Depth', 'depth')}
           </>
         )}
         {hull.form === 'tub' && (

@@ -18,6 +18,7 @@ import { MeasuredAt } from '../../ui/MeasuredAt';
 import { TextField } from '../../ui/TextField';
 import { SECTION_NAMES } from '../../ui/SectionDrawing';
 import { SectionEditor } from './SectionEditor';
+import { capital } from '../../ui/capital';
 
 const BASE = '/shell/hull/corners';
 
@@ -44,7 +45,7 @@ function Editor({ hull }: { hull: ProfileHull }) {
   const outline = useMemo(() => facetsOf(formOf(hull)).map((f) => f.from), [hull]);
   const keep = (next: ProfileCorner[]) => submit({ type: 'setHull', hull: { ...hull, corners: next } });
   const [aName, bName] = SECTION_NAMES[hull.axis];
-  const cap = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+  const cap = (text: string) => capital(text);
   return (
     <SectionEditor
       axis={hull.axis}

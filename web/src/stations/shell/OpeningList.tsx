@@ -1,4 +1,4 @@
-import { facesOf, nextId, type Opening } from '@young-shell/core/document';
+import { faceWord, facesOf, nextId, type Opening } from '@young-shell/core/document';
 import { guess, type Measured } from '@young-shell/core/quantity';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -58,7 +58,7 @@ export function OpeningList() {
               className="min-h-8 w-full text-left hover:underline"
               onClick={() => setOpen(open === id ? undefined : id)}
             >
-              {opening.name} <span className="text-sm text-ink-soft">· {opening.face}</span>
+              {opening.name} <span className="text-sm text-ink-soft">· {faceWord(opening.face)}</span>
             </button>
             {open === id && <OpeningForm id={id} opening={opening} />}
           </li>
@@ -93,7 +93,7 @@ function OpeningForm({ id, opening }: { id: string; opening: Opening }) {
       <Choice
         label="Face"
         value={opening.face}
-        options={facesOf(hull).map((value) => ({ value, label: value }))}
+        options={facesOf(hull).map((value) => ({ value, label: faceWord(value) }))}
         onChange={(face) => put({ face })}
       />
       {shape.kind === 'round' ? (

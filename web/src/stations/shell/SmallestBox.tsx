@@ -83,7 +83,7 @@ export function SmallestBox() {
               label="Walls"
               value={wall}
               onCommit={(mm) =>
-                mm >= 0.5 && mm <= 100 ? void setWall(mm) : `${mm} mm is no wall; it would be 0.5 to 100 mm.`
+                mm >= 0.5 && mm <= 100 ? void setWall(mm) : `${mm} mm is no wall; enter 0.5 to 100 mm.`
               }
             />
             <Choice label="Given" value={axis} options={FIXED} onChange={setAxis} />
@@ -92,7 +92,7 @@ export function SmallestBox() {
                 label="It is"
                 value={size}
                 onCommit={(mm) =>
-                  mm >= 10 && mm <= 3000 ? void setSize(mm) : `${mm} mm is no side of a box; it would be 10 to 3000 mm.`
+                  mm >= 10 && mm <= 3000 ? void setSize(mm) : `${mm} mm is no side of a box; enter 10 to 3000 mm.`
                 }
               />
             )}

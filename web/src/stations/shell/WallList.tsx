@@ -1,4 +1,4 @@
-import { formOf, MATERIALS } from '@young-shell/core/document';
+import { faceWord, wallWords, formOf, MATERIALS } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -18,7 +18,7 @@ export function WallList() {
       <div className="grid grid-cols-2 gap-2.5">
         {(hull.form !== 'solid' || hull.cavity) &&
           [...edges, ends.low, ends.high].map(({ face, wallPath }) => (
-            <MeasuredAt key={wallPath} label={face} path={wallPath} what={`${face} wall`} />
+            <MeasuredAt key={wallPath} label={faceWord(face)} path={wallPath} what={wallWords(face)} />
           ))}
         <Choice
           label="Material"

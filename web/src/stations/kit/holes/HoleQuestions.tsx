@@ -1,6 +1,6 @@
 import type { HoleMap } from '@young-shell/core/document';
 import type { HoleSolution } from '@young-shell/core/kit';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../../../app/store';
 import { Button } from '../../../ui/Button';
@@ -41,7 +41,7 @@ export function HoleQuestions({ map, solution, onAdd, onAnswer }: Props) {
             <strong>
               {name(d.from)} to {name(d.to)}
             </strong>{' '}
-            is likely misread: {formatLength(Math.abs(d.residual), unit, 2)} {unit} off, the others make it{' '}
+            is likely misread: {formatLength(Math.abs(d.residual), unit, 2)} {unitWord(unit)} off, the others make it{' '}
             {formatLength(d.fitted, unit, 2)}. It is left out until then.
           </Line>
         ))
@@ -68,8 +68,8 @@ export function HoleQuestions({ map, solution, onAdd, onAnswer }: Props) {
       ) : (
         <Line>
           The figure is rigid and consistent. Worst point ±
-          {formatLength(Math.max(...solution.points.map((p) => p.ellipse.long)), unit, 2)} {unit} (95 %); readings
-          spread {solution.spread.toFixed(1)} × what their tools promise.
+          {formatLength(Math.max(...solution.points.map((p) => p.ellipse.long)), unit, 2)} {unitWord(unit)} (95 %);
+          readings spread {solution.spread.toFixed(1)} × what their tools promise.
         </Line>
       )}
       <p className="m-0 mt-1 text-sm text-ink-soft">

@@ -1,7 +1,7 @@
 import { BAR_JOINTS, BAR_PROFILES, MOST_CROSS, type MadeFrame } from '@young-shell/core/document';
 import { frameLoad } from '@young-shell/core/fit';
 import { barsOf, jointsOf, loadOf, massOf, meshOf } from '@young-shell/core/kit';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../../app/store';
 import { selectDocument } from '../../../document/selectors';
 import { Choice, same } from '../../../ui/Choice';
@@ -24,7 +24,7 @@ const TRIED = 5000;
 export function FrameFields({ frame, put, id }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const document = useAppSelector(selectDocument);
-  const l = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit)} ${unitWord(unit)}`;
   const own = massOf(frame);
   const stands = id === undefined ? undefined : frameLoad(document, id);
   const load = stands && stands.load > 0 ? stands : loadOf(frame, TRIED, own);

@@ -1,6 +1,6 @@
 import type { Part } from '@young-shell/core/document';
 import { activeArea, panelPart } from '@young-shell/core/kit';
-import { formatLength } from '@young-shell/core/quantity';
+import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../../../app/store';
 import { Button } from '../../../ui/Button';
@@ -63,7 +63,7 @@ export function PanelForm({ onPart }: { onPart: (part: Part) => void }) {
           {formatLength(area.width, unit)} × {formatLength(area.height, unit)}
         </span>{' '}
         <span className="text-sm text-ink-soft">
-          {unit} picture; sellers quote the diagonal or the size with the stand.
+          {unitWord(unit)} picture; sellers quote the diagonal or the size with the stand.
         </span>
       </p>
       <Button

@@ -1,6 +1,6 @@
 import { nextId, TRAY_EDGES, TRAY_HOLDS, type MadeTray } from '@young-shell/core/document';
 import { lossOf } from '@young-shell/core/kit';
-import { formatLength, inUnit } from '@young-shell/core/quantity';
+import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { Plus, Trash2 } from 'lucide-react';
 import { useAppSelector } from '../../../app/store';
 import { Button } from '../../../ui/Button';
@@ -26,7 +26,7 @@ export function TrayFields({ tray, put }: Props) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const loss = lossOf(tray);
   const all = Object.keys(tray.standoffs).length;
-  const l = (mm: number) => `${formatLength(mm, unit)} ${unit === 'mm' ? 'mm' : 'in'}`;
+  const l = (mm: number) => `${formatLength(mm, unit)} ${unitWord(unit)}`;
   const cut = Object.values(tray.off).some((mm) => mm > 0);
   const setOpening = (id: string, opening: MadeTray['openings'][string] | null) => {
     const openings = { ...tray.openings };
