@@ -7,6 +7,9 @@ import { PART_FILL, SHELL_LINE } from './palette';
 import { SECTION_AXES, type SectionMode } from './projection';
 import { hullSilhouette } from './section';
 
+/** Height of a part’s letter, px. */
+const LETTER = 14;
+
 const line = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
 
 /** A layout as two small pictures on the mat: from above and from the front. */
@@ -39,6 +42,8 @@ function View({ assembly, mode, width }: { assembly: ReturnType<typeof assemble>
   const { across, up, into } = SECTION_AXES[mode];
   const { low, high } = assembly.hull;
   const [w, h] = [high[across] - low[across], high[up] - low[up]];
+  /** mm a px. */
+  const mm = w / width;
   const bodies = assembly.parts
     .flatMap((part) =>
       part.solids
@@ -73,6 +78,27 @@ function View({ assembly, mode, width }: { assembly: ReturnType<typeof assemble>
           vectorEffect="non-scaling-stroke"
         />
       ))}
+      {assembly.parts.map(({ id, part, low: l, high: h2 }) => {
+        const [wide, tall] = [h2[across] - l[across], h2[up] - l[up]];
+        // Told by its letter where that has room, not by its colour alone.
+        return Math.min(wide, tall) < LETTER * mm ? null : (
+          <text
+            key={id}
+            x={(l[across] + h2[across]) / 2}
+            y={-(l[up] + h2[up]) / 2}
+            fontSize={LETTER * mm}
+            textAnchor="middle"
+            dominantBaseline="central"
+            className="figure"
+            fill="#fff"
+            stroke="#10211c"
+            strokeWidth={3 * mm}
+            paintOrder="stroke"
+          >
+            {part.name.charAt(0).toUpperCase()}
+          </text>
+        );
+      })}
     </svg>
   );
 }

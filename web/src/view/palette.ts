@@ -37,6 +37,20 @@ export const CABLE_COLOUR: Readonly<Record<CableKind, string>> = {
   lead: '#f2cc8f',
 };
 
+/** And by their dashes, in shares of their thickness: nothing is told by colour alone. None: a full line. */
+export const CABLE_DASH: Readonly<Record<CableKind, readonly number[]>> = {
+  'main power': [],
+  'card power': [],
+  'drive power': [],
+  'processor power': [],
+  'DC lead': [],
+  data: [3, 1.5],
+  riser: [6, 1.2],
+  'fan lead': [1.2, 1.6],
+  tube: [5, 1.2, 1.2, 1.2],
+  lead: [2, 3],
+};
+
 export const FEATURE_FILL = { keep: '#a79f88', cut: '#d9c68f', removed: '#555555' } as const;
 export const SHELL_LINE = '#e9d9b4';
 /** Shells in what they are made of: the fill, and the lines of its cut in a section. */

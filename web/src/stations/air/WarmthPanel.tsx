@@ -84,7 +84,7 @@ function PartRow(t: PartTemperature & { doubt: number }) {
         <span>
           {t.name}: {t.what}
         </span>
-        <span className={`figure text-right text-2xl whitespace-nowrap ${over ? 'text-stop' : ''}`}>
+        <span className={`figure text-right text-[28px] leading-8 whitespace-nowrap ${over ? 'text-stop' : ''}`}>
           {t.temperature > 199 ? '> 199' : t.temperature.toFixed(0)} °C
         </span>
         <span className="text-sm text-ink-soft">

@@ -22,6 +22,8 @@ export function SheetPicture({
   tiling: Tiling;
 }) {
   const sheet = sheetOf(document, face, assembly);
+  // 15 px where the picture is as wide as the panel or as high as it may be.
+  const letters = Math.max((15 * sheet.width) / 328, (15 * sheet.height) / 256);
   return (
     <svg
       viewBox={`-8 -8 ${sheet.width + 16} ${sheet.height + 16}`}
@@ -43,9 +45,9 @@ export function SheetPicture({
           />
           {tiling.tiles.length > 1 && (
             <text
-              x={tile.u + 12}
-              y={sheet.height - tile.v - tiling.window.height + 24}
-              fontSize="16"
+              x={Math.max(0, tile.u) + 12}
+              y={Math.max(0, sheet.height - tile.v - tiling.window.height) + 8 + letters}
+              fontSize={letters}
               fill="var(--ink-soft)"
               className="figure"
             >

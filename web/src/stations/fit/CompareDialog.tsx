@@ -1,7 +1,7 @@
 import { assemble } from '@young-shell/core/assembly';
 import type { Conversion } from '@young-shell/core/document';
 import { balanceOf } from '@young-shell/core/fit';
-import { formatLength } from '@young-shell/core/quantity';
+import { formatLength, inUnit } from '@young-shell/core/quantity';
 import { isPresent, markPlan, SOFT_RULES, withLayout, type Mark } from '@young-shell/core/search';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
@@ -11,7 +11,7 @@ import { LayoutPicture } from '../../view/LayoutPicture';
 import { withVariant } from './plans';
 
 const UNITS: Record<Mark['unit'], (v: number) => string> = {
-  mm: (v) => (v >= 100 ? `${(v / 1000).toFixed(2)} m` : `${formatLength(v)} mm`),
+  mm: (v) => `${formatLength(v)} mm`,
   count: (v) => String(v),
   percent: (v) => `${Math.round(v)} %`,
   degree: (v) => `${Math.round(v)}°`,
@@ -109,18 +109,23 @@ function Row({
 }) {
   const by = scores ?? values;
   const top = best === 'most' ? Math.max(...by) : Math.min(...by);
-  const differ = by.some((v) => Math.abs(v - top) > 1e-6);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  // Best is only what looks better: figures that are written alike are alike.
+  const texts = values.map((v) => inUnit(write(v), unit));
+  const bestTexts = new Set(texts.filter((_, i) => Math.abs(by[i]! - top) < 1e-6));
+  const differ = texts.some((text) => !bestTexts.has(text));
   return (
     <tr className="border-t border-line">
       <th scope="row" className="py-1 pr-4 text-left font-label text-[15px] font-medium whitespace-nowrap">
         {name}
       </th>
-      {values.map((v, i) => (
+      {texts.map((text, i) => (
         <td
           key={i}
-          className={`figure px-3 text-lg ${differ && Math.abs(by[i]! - top) < 1e-6 ? 'underline decoration-2 underline-offset-4' : ''}`}
+          className={`figure px-3 text-lg ${differ && bestTexts.has(text) ? 'underline decoration-2 underline-offset-4' : ''}`}
         >
-          {write(v)}
+          {text}
+          {differ && bestTexts.has(text) && <span className="sr-only"> (best)</span>}
         </td>
       ))}
     </tr>

@@ -31,3 +31,26 @@ export function MarginBar({ spread }: { spread: Spread }) {
     </svg>
   );
 }
+
+const KEY = [
+  { words: 'nothing to spare', mark: <rect x="8" y="0" width="2.4" height="14" fill="var(--stop)" /> },
+  { words: 'as measured', mark: <rect x="8" y="0" width="3" height="14" fill="var(--ink)" /> },
+  { words: '95 %', mark: <rect x="1" y="3" width="18" height="8" fill="var(--ink-soft)" fillOpacity="0.75" /> },
+  { words: 'worst to best', mark: <rect x="1" y="5.5" width="18" height="3" fill="var(--line-strong)" /> },
+];
+
+/** What the marks of the bars are. */
+export function MarginKey() {
+  return (
+    <ul className="m-0 mb-1 flex list-none flex-wrap gap-x-3 p-0 text-sm text-ink-soft" aria-label="What the bars show">
+      {KEY.map(({ words, mark }) => (
+        <li key={words} className="flex items-center gap-1">
+          <svg viewBox="0 0 20 14" width="20" height="14" aria-hidden>
+            {mark}
+          </svg>
+          {words}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -8,7 +8,9 @@ import { sharesOf } from '@young-shell/core/quantity';
 import { Explain } from '../../ui/Explain';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
-import { MarginBar } from './MarginBar';
+import { VerdictMark } from '../../ui/VerdictMark';
+import { MarginBar, MarginKey } from './MarginBar';
+import { shortWords } from './shortWords';
 import { MarginChain } from './MarginChain';
 import { openChain } from './slice';
 
@@ -23,6 +25,7 @@ export function MarginList() {
   return (
     <Section title="Tightest margins">
       {fit.margins.length === 0 && <p className="m-0 text-ink-soft">Nothing is near anything yet.</p>}
+      {fit.margins.length > 0 && <MarginKey />}
       <ol className="m-0 list-none p-0">
         {shown.map((margin) => (
           <Row key={margin.id} margin={margin} />
@@ -43,14 +46,21 @@ function Row({ margin }: { margin: JudgedMargin }) {
   const unit = useAppSelector((s) => s.preferences.unit);
   const open = useAppSelector((s) => s.fit.chain === margin.id);
   const { spread } = margin;
+  const severity = severityOf(margin);
+  const pressing = severity === 'stop' || severity === 'warn';
   const mm = (value: number) => formatLength(value, unit);
   const shares = sharesOf(margin.chain);
   const words = (id: string) => (id.startsWith('/layout') ? 'marking out' : pathWords(id, document));
   return (
     <li className="grid grid-cols-[74px_minmax(0,1fr)_auto] gap-x-3 border-t border-line py-1.5 first:border-t-0">
       <span
-        className={`figure row-span-2 text-right text-[27px] leading-8 ${severityOf(margin) === 'stop' || severityOf(margin) === 'warn' ? 'text-stop' : ''}`}
+        className={`figure row-span-2 flex items-start justify-end gap-1 text-[28px] leading-8 ${pressing ? 'text-stop' : ''}`}
       >
+        {pressing && (
+          <span className="pt-2.5">
+            <VerdictMark verdict={severity} size={12} colour="text-current" />
+          </span>
+        )}
         {mm(margin.distance)}
       </span>
       <button
@@ -92,8 +102,8 @@ function Row({ margin }: { margin: JudgedMargin }) {
         ]}
       />
       <span className="col-start-2 font-label text-sm text-ink-soft">
-        spare {mm(margin.spare)} ±{mm(spread.half95)} at 95 %, worst {mm(spread.worst)} · fits with{' '}
-        {chance(spread.probability)}
+        {shortWords(margin, mm)}spare {mm(margin.spare)} ±{mm(spread.half95)} at 95 %, worst {mm(spread.worst)} · fits
+        with {chance(spread.probability)}
       </span>
       <span className="col-span-2 col-start-2">
         <MarginBar spread={spread} />

@@ -2,7 +2,9 @@ import { marginName, severityOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectShown } from '../../document/selectors';
+import { VerdictMark } from '../../ui/VerdictMark';
 import { selectPartMargins } from './selectors';
+import { shortWords } from './shortWords';
 
 /** Live distances of the selected part: they move with the hand. */
 export function PartMargins() {
@@ -18,14 +20,19 @@ export function PartMargins() {
             <td
               className={`figure w-20 py-0.5 pr-2 text-right text-lg ${severityOf(m) === 'stop' || severityOf(m) === 'warn' ? 'text-stop' : ''}`}
             >
-              {formatLength(m.distance, unit)}
+              <span className="inline-flex items-center gap-1">
+                {severityOf(m) !== 'good' && severityOf(m) !== 'note' && (
+                  <VerdictMark verdict={severityOf(m)} size={11} colour="text-current" />
+                )}
+                {formatLength(m.distance, unit)}
+              </span>
             </td>
             <td className="py-0.5">
               {marginName(document, m)}
               {m.kind !== 'body' && <span className="text-ink-soft"> ({m.kind === 'air' ? 'air' : 'plug room'})</span>}
             </td>
             <td className="py-0.5 text-right font-label text-sm whitespace-nowrap text-ink-soft">
-              needs {formatLength(m.required.value, unit)}
+              {shortWords(m, (mm) => formatLength(mm, unit))}needs {formatLength(m.required.value, unit)}
             </td>
           </tr>
         ))}

@@ -9,6 +9,7 @@ import { Explain } from '../../ui/Explain';
 import { LengthField } from '../../ui/LengthField';
 import { Section } from '../../ui/Section';
 import { Button } from '../../ui/Button';
+import { CableSwatch } from './CableSwatch';
 import { showRoutes } from './slice';
 import { useComputed } from '../../work/useComputed';
 
@@ -110,10 +111,11 @@ function Run({ route, picked, onPick }: { route: Route; picked: boolean; onPick:
         aria-expanded={picked}
         onClick={onPick}
       >
-        <span className={`figure row-span-2 text-right text-[25px] leading-7 ${bad ? 'text-stop' : ''}`}>
+        <span className={`figure row-span-2 text-right text-[28px] leading-8 ${bad ? 'text-stop' : ''}`}>
           {Number.isFinite(length) ? mm(length) : 'no way'}
         </span>
         <span className="leading-5 hover:underline">
+          <CableSwatch kind={link.kind} />
           {link.cable.name}: {name(link.from.part)} to {name(link.to.part)}
         </span>
         <span className="font-label text-sm text-ink-soft">

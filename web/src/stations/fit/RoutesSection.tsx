@@ -1,5 +1,5 @@
 import { useAppSelector } from '../../app/store';
-import { CABLE_COLOUR, PENCIL } from '../../view/palette';
+import { CABLE_COLOUR, CABLE_DASH, PENCIL } from '../../view/palette';
 import { SECTION_AXES, type SectionMode } from '../../view/projection';
 
 /** Cables seen in a section, at true thickness. */
@@ -8,7 +8,7 @@ export function RoutesSection({ mode }: { mode: SectionMode }) {
   if (!overlay) return null;
   const { across, up } = SECTION_AXES[mode];
   return (
-    <g pointerEvents="none" fill="none" strokeLinejoin="round" strokeLinecap="round">
+    <g pointerEvents="none" fill="none" strokeLinejoin="round" strokeLinecap="butt">
       {overlay.routes
         .filter((route) => route.points.length > 1)
         .map(({ link, points }) => (
@@ -18,6 +18,7 @@ export function RoutesSection({ mode }: { mode: SectionMode }) {
             stroke={overlay.picked === link.id ? PENCIL : CABLE_COLOUR[link.kind]}
             strokeOpacity={overlay.picked === null || overlay.picked === link.id ? 0.95 : 0.5}
             strokeWidth={link.cable.thickness}
+            strokeDasharray={CABLE_DASH[link.kind].map((share) => share * link.cable.thickness).join(' ') || undefined}
           />
         ))}
     </g>

@@ -33,7 +33,7 @@ export function LoadChart({ loads, rating }: { loads: Record<LoadState, Load>; r
               y={y(state)! + y.bandwidth() / 2 + 5}
               textAnchor="end"
               className="fill-ink font-label"
-              fontSize={15}
+              fontSize={16}
             >
               {WORDS[state]}
             </text>
@@ -53,7 +53,7 @@ export function LoadChart({ loads, rating }: { loads: Record<LoadState, Load>; r
                 />
               );
             })}
-            <text x={x(at) + 4} y={y(state)! + y.bandwidth() / 2 + 5} className="figure fill-ink" fontSize={15}>
+            <text x={x(at) + 4} y={y(state)! + y.bandwidth() / 2 + 5} className="figure fill-ink" fontSize={16}>
               {loads[state].total.toFixed(0)} W
             </text>
           </g>
@@ -83,7 +83,7 @@ export function LoadChart({ loads, rating }: { loads: Record<LoadState, Load>; r
         {RAILS.map((rail, i) => (
           <g key={rail} transform={`translate(${SIZE.left - 40 + i * 78} ${SIZE.height - 6})`}>
             <rect width={10} height={10} y={-9} fill={FILL[rail]} />
-            <text x={14} className="fill-ink-soft font-label" fontSize={14}>
+            <text x={14} className="fill-ink-soft font-label" fontSize={15}>
               {rail}
             </text>
           </g>

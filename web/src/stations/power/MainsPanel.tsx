@@ -59,8 +59,9 @@ function WallList() {
   return (
     <Section title="From the wall to the supply">
       <p className="mt-0 mb-2">
-        At peak <span className="figure text-2xl">{power.wallAmps.toFixed(2)} A</span> at {power.volts} V. Fuse:{' '}
-        <span className="figure text-2xl">
+        At peak <span className="figure text-[28px] leading-8">{power.wallAmps.toFixed(2)} A</span> at {power.volts} V.
+        Fuse:{' '}
+        <span className="figure text-[28px] leading-8">
           {power.fuse.size === undefined ? 'none fits' : `${power.fuse.size} A slow`}
         </span>
         <span className="block text-sm text-ink-soft">
@@ -202,8 +203,8 @@ function Charged() {
           <Button onClick={() => set({})}>Compute the time to 60 V</Button>
         ) : (
           <>
-            <span className="figure text-2xl">{power.discharge.toFixed(2)} s</span> to 60 V; without a resistor across
-            it, days.
+            <span className="figure text-[28px] leading-8">{power.discharge.toFixed(2)} s</span> to 60 V; without a
+            resistor across it, days.
           </>
         )}
       </p>

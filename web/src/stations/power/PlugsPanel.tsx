@@ -93,7 +93,7 @@ function AdapterRow({ link, weakest: isWeakest }: { link: ChainLink; weakest: bo
           {adapter.name}
           {isWeakest && <span className="ml-2 text-sm font-normal text-ink-soft">weakest</span>}
         </span>
-        <span className={`figure text-2xl ${link.share > 1 ? 'text-stop' : ''}`}>
+        <span className={`figure text-[28px] leading-8 ${link.share > 1 ? 'text-stop' : ''}`}>
           {(link.amps[link.rail] ?? 0).toFixed(1)} A
           <span className="ml-1 text-sm text-ink-soft">
             of {(link.limit[link.rail] ?? 0).toFixed(1)} on {link.rail}

@@ -62,7 +62,7 @@ function WireRow({ wire }: { wire: Wire }) {
         >
           {wire.name}
         </button>
-        <span className={`figure text-2xl ${bad ? 'text-stop' : ''}`}>
+        <span className={`figure text-[28px] leading-8 ${bad ? 'text-stop' : ''}`}>
           {worst.each.toFixed(1)} A
           <span className="ml-1 text-sm text-ink-soft">of {Math.min(worst.contact, worst.wire).toFixed(1)}</span>
         </span>

@@ -77,7 +77,7 @@ function Found({ found, fresh }: { found: HowFar; fresh: boolean }) {
     );
   return (
     <div className="mt-2" role="status">
-      <p className="figure m-0 text-2xl">{after.map(l).join(' × ')}</p>
+      <p className="figure m-0 text-[28px] leading-8">{after.map(l).join(' × ')}</p>
       <p className="m-0">
         At least so far, with everything {anew ? 'placed anew' : 'where it is'}, from {before.map(l).join(' × ')}.
       </p>

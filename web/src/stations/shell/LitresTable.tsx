@@ -27,7 +27,7 @@ export function LitresTable() {
         {ROWS.map(([key, label]) => (
           <div key={key} className="flex flex-col-reverse">
             <dt className="font-label text-sm text-ink-soft">{label}</dt>
-            <dd className="figure m-0 text-2xl leading-7">{value ? value[key].toFixed(2) : '…'}</dd>
+            <dd className="figure m-0 text-[28px] leading-8">{value ? value[key].toFixed(2) : '…'}</dd>
           </div>
         ))}
       </dl>

@@ -139,7 +139,7 @@ function Found({ found, fresh }: { found: Smallest; fresh: boolean }) {
   const gone = Object.keys(shell.features).length;
   return (
     <div className="mt-2" role="status">
-      <p className="figure m-0 text-2xl">{words(value)}</p>
+      <p className="figure m-0 text-[28px] leading-8">{words(value)}</p>
       <p className="m-0 leading-snug">
         {sizes(outside)} outside, {sizes(room)} inside.
       </p>

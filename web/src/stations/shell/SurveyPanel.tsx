@@ -127,7 +127,7 @@ export function SurveyPanel() {
         {doubt && <DoubtCard doubt={doubt} unit={unit} />}
         {mean && !doubt && (
           <div className="mt-2 flex items-baseline gap-4" aria-live="polite">
-            <span className="figure text-2xl">{show(mean.value)}</span>
+            <span className="figure text-[28px] leading-8">{show(mean.value)}</span>
             <span className="figure text-lg text-ink-soft">±{show(mean.uncertainty)}</span>
             <span className="text-sm text-ink-soft">
               {readings.length === 1

@@ -74,7 +74,7 @@ export function DistanceEntry({ map, picked, onPick, onAdd }: Props) {
         aria-invalid={error !== undefined}
         autoComplete="off"
         placeholder={unit === 'mm' ? '154.94' : '6.100'}
-        className="figure min-h-10 rounded-sm border border-line-strong bg-field px-2 text-2xl"
+        className="figure min-h-10 rounded-sm border border-line-strong bg-field px-2 text-[28px] leading-8"
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
