@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { POLICIES } from '@young-shell/core/brief';
 import type { Listed, Policy } from '@young-shell/core/document';
+import { inUnit } from '@young-shell/core/quantity';
+import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { ExportMenu } from '../ui/ExportMenu';
 import { VerdictMark } from '../ui/VerdictMark';
@@ -23,6 +25,7 @@ const ago = (when: string) => formatDistanceToNow(new Date(when), { addSuffix: t
 /** A conversion on the bench: what it is, whether it fits, what can be done with it. */
 export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRemove }: Props) {
   const [name, setName] = useState<string>();
+  const unit = useAppSelector((s) => s.preferences.unit);
   const { id, summary, updatedAt } = conversion;
   if (conversion.fault !== undefined) return <UnreadableRow conversion={conversion} onRemove={onRemove} />;
   return (
@@ -30,7 +33,10 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
       {summary ? <Silhouette outline={summary.outline} /> : <span className="h-12 w-20 shrink-0" />}
       <div className="min-w-0 flex-1">
         {name === undefined ? (
-          <Link to={`/c/${id}`} className="block truncate text-lg font-semibold underline-offset-2 hover:underline">
+          <Link
+            to={`/c/${id}`}
+            className="block text-lg leading-snug font-semibold [overflow-wrap:anywhere] underline-offset-2 hover:underline"
+          >
             {conversion.name}
           </Link>
         ) : (
@@ -54,7 +60,7 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
             <Button type="submit">Keep</Button>
           </form>
         )}
-        <span className="block truncate font-label text-sm text-ink-soft">
+        <span className="block font-label text-sm text-ink-soft">
           {[
             ...(summary ? [summary.note, POLICIES[summary.policy as Policy].label, `${summary.parts} parts`] : []),
             `changed ${ago(updatedAt)}`,
@@ -68,13 +74,11 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
           </span>
         )}
       </div>
-      <span className="figure flex max-w-44 items-center gap-2 text-xl">
+      <span className="figure flex w-44 shrink-0 items-center gap-2 text-xl leading-tight">
         {summary ? (
           <>
             <VerdictMark verdict={summary.headline.verdict} size={14} />
-            <span className="min-w-0 truncate" title={summary.headline.brief}>
-              {summary.headline.brief}
-            </span>
+            <span className="min-w-0">{inUnit(summary.headline.brief, unit)}</span>
           </>
         ) : (
           <span className="text-base text-ink-soft">being judged …</span>
@@ -106,7 +110,7 @@ function UnreadableRow({ conversion, onRemove }: Pick<Props, 'conversion' | 'onR
   return (
     <li className="flex items-center gap-4 border-b border-line px-5 py-4">
       <div className="min-w-0 flex-1">
-        <span className="block truncate text-lg font-semibold">{conversion.name}</span>
+        <span className="block text-lg font-semibold [overflow-wrap:anywhere]">{conversion.name}</span>
         <span className="block text-sm text-stop">It can’t be read: {conversion.fault}</span>
       </div>
       <a
