@@ -203,6 +203,15 @@ describe('the build book', () => {
     expect(sheets.slice(-6).join('')).toMatch(/Both rulers must be 100 mm/);
   }, 60_000);
 
+  it('has no millimetres for who works in inches, and says the same lengths', async () => {
+    const { findings } = assessAll(deck);
+    const { text } = read(await bookPdf(deck, { fonts, today: TODAY, findings, photos: {}, unit: 'inch' }));
+    expect(text.split('\n').filter((line) => /\bmm\b/.test(line))).toEqual([]);
+    // 3.8 mm; the rulers of the sheets.
+    expect(text).toContain('Graphics card is 0.150 in into Lid rib 1');
+    expect(text).toContain('Both rulers must be 3.937 in');
+  }, 60_000);
+
   it('holds the photos that are there, names those that are not, and takes any letters', async () => {
     const content = 'ab'.repeat(32);
     const plan = after(

@@ -7,6 +7,7 @@ import type { SheetVariant } from './sheets/sheet';
 import { stockOf, type StockPlan } from './stock/stock';
 import { alignmentsOf, type Alignment } from './align/alignments';
 import { printInPlace } from './prints/inPlace';
+import type { LengthUnit } from '../quantity';
 import type { PrintInfo } from './prints/info';
 import { printed } from './prints/printing';
 import { printedSolid } from './prints/solids';
@@ -20,7 +21,8 @@ export const sheets = async (
   faces?: string[],
   variant?: SheetVariant,
   together?: boolean,
-): Promise<Uint8Array> => sheetsPdf(document, await host.fonts(), faces, variant, together);
+  unit?: LengthUnit,
+): Promise<Uint8Array> => sheetsPdf(document, await host.fonts(), faces, variant, together, unit);
 
 /** The sheet of one face as SVG. */
 export const svg = (_host: JobHost, document: Conversion, face: string, variant?: SheetVariant): string =>

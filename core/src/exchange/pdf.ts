@@ -31,6 +31,7 @@ import {
   type Tiling,
 } from '../cut';
 import type { Conversion, FaceId } from '../document';
+import { formatLength, inUnit, unitWord, type LengthUnit } from '../quantity';
 import type { Point2 } from '../solid';
 
 /** The two faces of type the sheets are set in, as font files. */
@@ -59,6 +60,7 @@ export async function sheetsPdf(
   faces?: readonly FaceId[],
   variant: SheetVariant = 'full',
   together = false,
+  unit: LengthUnit = 'mm',
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
   const wanted = faces ?? sheetsToCut(document, assembly);
@@ -68,7 +70,7 @@ export async function sheetsPdf(
     // Plates that stand behind openings go with the whole set.
     ...(faces ? [] : plateSheets(document, assembly)),
   ];
-  return pdfOf(document, together ? onePage(sheets, document.cut.paper) : sheets, fonts);
+  return pdfOf(document, together ? onePage(sheets, document.cut.paper) : sheets, fonts, unit);
 }
 
 /** What of a conversion a print rests on. */
@@ -77,8 +79,13 @@ export interface Printing {
   cut: Pick<Conversion['cut'], 'ruler' | 'paper'>;
 }
 
-/** Any sheets at 1:1 as one PDF, on the conversion's paper, corrected by its printed ruler. */
-export async function pdfOf(document: Printing, sheets: readonly Sheet[], fonts: SheetFonts): Promise<Uint8Array> {
+/** Any sheets at 1:1 as one PDF, on the conversion's paper, corrected by its printed ruler; words and tables in a unit. */
+export async function pdfOf(
+  document: Printing,
+  sheets: readonly Sheet[],
+  fonts: SheetFonts,
+  unit: LengthUnit = 'mm',
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   const text = await pdf.embedFont(fonts.text, { subset: true });
@@ -92,9 +99,9 @@ export async function pdfOf(document: Printing, sheets: readonly Sheet[], fonts:
     for (const tile of tiling.tiles) {
       const { width, height } = tiling.page;
       const page = pdf.addPage([width * PT, height * PT]);
-      new TilePage(page, text, figures, document, sheet, tiling, tile, scale).draw();
+      new TilePage(page, text, figures, document, sheet, tiling, tile, scale, unit).draw();
     }
-    tablePages(pdf, text, figures, document, sheet);
+    tablePages(pdf, text, figures, document, sheet, unit);
   }
   if (pdf.getPageCount() === 0) {
     const { width, height } = PAPERS[paper];
@@ -120,6 +127,7 @@ class TilePage {
     readonly tiling: Tiling,
     readonly tile: Tile,
     readonly scale: [number, number],
+    readonly unit: LengthUnit,
   ) {}
 
   /** Face mm → page points. */
@@ -202,8 +210,9 @@ class TilePage {
     } else {
       const { x, y } = this.at(item.at);
       const size = item.size * PT;
-      const shift = item.anchor === 'middle' ? this.text.widthOfTextAtSize(item.text, size) / 2 : 0;
-      page.drawText(item.text, { x: x - shift, y, size, font: this.text, color });
+      const words = inUnit(item.text, this.unit);
+      const shift = item.anchor === 'middle' ? this.text.widthOfTextAtSize(words, size) / 2 : 0;
+      page.drawText(words, { x: x - shift, y, size, font: this.text, color });
     }
   }
 
@@ -248,7 +257,8 @@ class TilePage {
     this.scaleBar(x0, y0, scale[0], 'across');
     this.scaleBar(8 * PT, PAGE_MARGIN.bottom * PT, scale[1], 'up');
     page.drawText(
-      'Both rulers must be 100 mm. Printed without “fit to page”? If they still differ, type their lengths at the Cut station: the next print is corrected.',
+      inUnit('Both rulers must be 100 mm. ', this.unit) +
+        'Printed without “fit to page”? If they still differ, type their lengths at the Cut station: the next print is corrected.',
       {
         x: x0,
         y: 8 * PT,
@@ -257,7 +267,8 @@ class TilePage {
         color: INK,
       },
     );
-    page.drawText('across measures: ________ mm     up measures: ________ mm', {
+    const blank = `measures: ________ ${unitWord(this.unit)}`;
+    page.drawText(`across ${blank}     up ${blank}`, {
       x: x0,
       y: 11.5 * PT,
       size: 7.5,
@@ -279,7 +290,7 @@ class TilePage {
       this.line(point(at, 0), point(at, tick), width);
     }
     const label = point(length, 0);
-    this.page.drawText('100 mm', {
+    this.page.drawText(inUnit('100 mm', this.unit), {
       x: way === 'across' ? label.x + 2 * PT : label.x - 1 * PT,
       y: way === 'across' ? label.y : label.y + 2 * PT,
       size: 8,
@@ -319,7 +330,17 @@ class TilePage {
   }
 }
 
-function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document: Printing, sheet: Sheet) {
+function tablePages(
+  pdf: PDFDocument,
+  text: PDFFont,
+  figures: PDFFont,
+  document: Printing,
+  sheet: Sheet,
+  unit: LengthUnit,
+) {
+  const shown = (mm: number) => formatLength(mm, unit, unit === 'mm' ? 2 : 3);
+  // Sizes are written in mm without their unit.
+  const size = (mm: string) => inUnit(`${mm} mm`, unit).replace(/ (mm|in)$/, '');
   const { width, height } = PAPERS[document.cut.paper];
   // Rows of 6 mm under a head of 36.
   const rowsAPage = Math.floor((height - 50) / 6);
@@ -333,7 +354,7 @@ function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document:
     write(
       18,
       height - 26,
-      `Centres in mm from the datum (${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face, ${sheet.mirrored ? 'seen from inside' : 'seen from outside'}).`,
+      `Centres in ${unitWord(unit)} from the datum (${sheet.mirrored ? 'lower right' : 'lower left'} corner of the face, ${sheet.mirrored ? 'seen from inside' : 'seen from outside'}).`,
       text,
     );
     let y = height - 36;
@@ -348,9 +369,9 @@ function tablePages(pdf: PDFDocument, text: PDFFont, figures: PDFFont, document:
       y -= 6;
       write(columns[0], y, String(row.number), figures, 11);
       write(columns[1], y, `${row.kind === 'cut' ? 'cut' : 'drill'}: ${row.name}`.slice(0, 60), text);
-      write(columns[2], y, row.u.toFixed(2), figures, 11);
-      write(columns[3], y, row.v.toFixed(2), figures, 11);
-      write(columns[4], y, row.size, figures, 11);
+      write(columns[2], y, shown(row.u), figures, 11);
+      write(columns[3], y, shown(row.v), figures, 11);
+      write(columns[4], y, size(row.size), figures, 11);
     }
   }
 }

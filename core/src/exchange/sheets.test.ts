@@ -146,3 +146,18 @@ describe('the SVG', () => {
       ).toBe(true);
   });
 });
+
+it('a table of holes in inches says what the one in mm says, to a thousandth', async () => {
+  const rows = async (unit: 'mm' | 'inch') => {
+    const pdf = join(folder, `table-${unit}.pdf`);
+    writeFileSync(pdf, await sheetsPdf(deck, fonts, ['bottom'], 'full', false, unit));
+    const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
+    if (unit === 'inch') expect(text).not.toMatch(/\bmm\b/);
+    const row = /^ *\d+ +(?:cut|drill): .* +([\d.]+) +([\d.]+) +(?:ø )?([\d.]+)(?: × [\d.]+)? *$/gm;
+    return [...text.matchAll(row)].map((m) => m.slice(1, 4).map(Number));
+  };
+  const [mm, inch] = [await rows('mm'), await rows('inch')];
+  expect(inch.length).toBe(mm.length);
+  expect(mm.length).toBeGreaterThan(4);
+  mm.forEach((row, i) => row.forEach((value, k) => expect(Math.abs(inch[i]![k]! * 25.4 - value)).toBeLessThan(0.07)));
+});

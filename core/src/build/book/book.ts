@@ -15,6 +15,7 @@ import { stepsOf } from '../steps/all';
 import { PHASES } from '../steps/step';
 import { Flow } from './flow';
 import { drawViews } from './views';
+import { formatLength, unitWord, type LengthUnit } from '../../quantity';
 
 /** The chapters of a book, in their order. */
 export const CHAPTERS = [
@@ -34,6 +35,8 @@ export const CHAPTERS = [
 export interface BookInput {
   fonts: SheetFonts;
   today: string;
+  /** In which lengths are written; mm where it is not said. */
+  unit?: LengthUnit;
   /** What all stations say. */
   findings: readonly Pick<Finding, 'station' | 'verdict' | 'sentence' | 'accepted'>[];
   /** Photos of the log as JPEG or PNG, by content; those that are missing are named. */
@@ -46,11 +49,11 @@ const MARK = { stop: 'STOP', warn: 'warning', note: 'note', good: 'good' } as co
 /** All of a conversion as one printable document. @throws Error for fonts or photos that can’t be read */
 export async function bookPdf(
   document: Conversion,
-  { fonts, today, findings, photos }: BookInput,
+  { fonts, today, findings, photos, unit = 'mm' }: BookInput,
 ): Promise<Uint8Array> {
   const assembly = assemble(document);
   const paper = PAPERS[document.cut.paper];
-  const flow = await Flow.open(fonts, paper);
+  const flow = await Flow.open(fonts, paper, unit);
   const { brief, shell, kit, build, proof } = document;
   flow.pdf.setTitle(`${document.name}: build book`);
   flow.pdf.setCreator('Young Shell');
@@ -139,14 +142,14 @@ export async function bookPdf(
       { head: 'from', share: 3 },
       { head: 'to', share: 2.4 },
       { head: 'wire', share: 2 },
-      { head: 'mm', share: 0.8, figures: true },
+      { head: unitWord(unit), share: 0.8, figures: true },
     ],
     harness.rows.map((r, i) => [
       `${i + 1}`,
       `${r.from}, ${r.terminal}`,
       `${r.to}, pin ${r.pin}`,
       `${r.colour}, AWG ${r.gauge}${r.through ? `, ${r.through}` : ''}`,
-      r.length.toFixed(0),
+      formatLength(r.length, unit, unit === 'mm' ? 0 : 1),
     ]),
   );
   const unwired = matched.controls.filter((c) => !c.way && c.control.wish !== 'nothing');
@@ -205,7 +208,7 @@ export async function bookPdf(
     ],
     bill.rows.map((r) => [
       r.name,
-      r.unit === 'mm' ? `${(r.count / 1000).toFixed(2)} m` : `${r.count} ${r.unit}`,
+      r.unit === 'mm' ? (unit === 'mm' ? `${(r.count / 1000).toFixed(2)} m` : `${r.count} mm`) : `${r.count} ${r.unit}`,
       r.is.state,
       `${r.guess ? '~' : ''}${money(r.price)}`,
       r.is.from ?? '',
@@ -316,7 +319,7 @@ export async function bookPdf(
   flow.chapter('Cut sheets, 1:1');
   let sheets: Uint8Array | undefined;
   try {
-    sheets = await sheetsPdf(document, fonts);
+    sheets = await sheetsPdf(document, fonts, undefined, 'full', false, unit);
     flow.paragraph(
       'They follow at true size. Print without “fit to page”, and hold a rule to the printed 100 mm before anything is marked.',
     );

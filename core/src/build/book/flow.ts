@@ -1,5 +1,6 @@
 import fontkit from '@pdf-lib/fontkit';
 import { breakTextIntoLines, PDFDocument, rgb, type PDFFont, type PDFImage, type PDFPage } from 'pdf-lib';
+import { inUnit, type LengthUnit } from '../../quantity';
 
 const PT = 72 / 25.4;
 const INK = rgb(0.08, 0.09, 0.08);
@@ -38,11 +39,13 @@ export class Flow {
     readonly text: PDFFont,
     readonly figures: PDFFont,
     readonly paper: { width: number; height: number },
+    readonly unit: LengthUnit,
   ) {}
 
   static async open(
     fonts: { text: Uint8Array; figures: Uint8Array },
     paper: { width: number; height: number },
+    unit: LengthUnit = 'mm',
   ): Promise<Flow> {
     const pdf = await PDFDocument.create();
     pdf.registerFontkit(fontkit);
@@ -51,6 +54,7 @@ export class Flow {
       await pdf.embedFont(fonts.text, { subset: true }),
       await pdf.embedFont(fonts.figures, { subset: true }),
       paper,
+      unit,
     );
   }
 
@@ -70,14 +74,20 @@ export class Flow {
   }
 
   private draw(words: string, x: number, y: number, font: PDFFont, size: number, color = INK): void {
-    this.page.drawText(written(words, font), { x: x * PT, y: (this.paper.height - y) * PT, size, font, color });
+    this.page.drawText(written(inUnit(words, this.unit), font), {
+      x: x * PT,
+      y: (this.paper.height - y) * PT,
+      size,
+      font,
+      color,
+    });
   }
 
   private lines(words: string, font: PDFFont, size: number, width: number): string[] {
     return words
       .split('\n')
       .flatMap((line) =>
-        breakTextIntoLines(written(line, font), [' ', '-', '/', ';'], width * PT, (t) =>
+        breakTextIntoLines(written(inUnit(line, this.unit), font), [' ', '-', '/', ';'], width * PT, (t) =>
           font.widthOfTextAtSize(t, size),
         ),
       );

@@ -1,4 +1,4 @@
-import { faceWord } from '../../document';
+import { faceWord } from '../../shell/section';
 import { put, section, type Complaint } from '../../form';
 import {
   form,

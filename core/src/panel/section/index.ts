@@ -1,8 +1,7 @@
-import { faceWord } from '../../document';
 import type { CutSettings, OwnOpening } from '../../cut/section';
 import { put, section, type Complaint } from '../../form';
 import type { Kit } from '../../kit/section';
-import type { Feature, Shell } from '../../shell/section';
+import { faceWord, type Feature, type Shell } from '../../shell/section';
 import {
   form,
   type HarnessWire,

@@ -14,6 +14,7 @@ export function BookSection() {
   const { id = '' } = useParams();
   const document = useAppSelector(selectDocument);
   const { findings } = useAppSelector(selectAssessment);
+  const unit = useAppSelector((s) => s.preferences.unit);
   const [busy, setBusy] = useState(false);
   const make = async () => {
     setBusy(true);
@@ -28,7 +29,7 @@ export function BookSection() {
       const said = findings.map(({ station, verdict, sentence, accepted }) =>
         accepted === undefined ? { station, verdict, sentence } : { station, verdict, sentence, accepted },
       );
-      const pdf = await run('short', 'build', 'book', [document, { today: today(), findings: said, photos }]);
+      const pdf = await run('short', 'build', 'book', [document, { today: today(), findings: said, photos, unit }]);
       download(`${stem(document.name)}-build-book.pdf`, 'application/pdf', pdf as BlobPart);
     } catch (problem) {
       toast.error((problem as Error).message);

@@ -56,7 +56,7 @@ export function SheetPanel() {
       download(
         `${file}-${only ? only[0] : 'sheets'}${named}.pdf`,
         'application/pdf',
-        (await run('short', 'cut', 'sheets', [document, only, variant, together && !only])) as BlobPart,
+        (await run('short', 'cut', 'sheets', [document, only, variant, together && !only, unit])) as BlobPart,
       );
       if (variant !== 'full') return;
       const printed = only ?? faces;
