@@ -36,6 +36,20 @@ const LOOK = `(() => {
   return { texts: [...words, ...names.filter((t) => t && /\\bmm\\b/.test(t))], under };
 })()`;
 
+/** What sticks out of the page or of the station’s sheet: on a tablet, or zoomed in to 150 and 200 %. */
+const OUT = `(() => {
+  const out = document.documentElement.scrollWidth > innerWidth + 1 ? ['the page'] : [];
+  const aside = document.querySelector('aside');
+  if (aside.scrollWidth > aside.clientWidth + 1) out.push('the station');
+  const cut = [...document.querySelectorAll('body *')].filter(
+    (e) =>
+      e.getClientRects().length > 0 && !e.closest('svg, .sr-only, .skip-link, [title]') && !e.classList.contains('rail-label') &&
+      getComputedStyle(e).overflowX === 'hidden' && e.clientWidth > 1 && e.scrollWidth > e.clientWidth + 1 &&
+      [...e.childNodes].some((n) => n.nodeType === 3 && n.data.trim() !== ''),
+  );
+  return [...out, ...cut.map((e) => 'cut off: ' + e.textContent.trim().slice(0, 50))];
+})()`;
+
 /** Each page of each station, with what it is called. */
 async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {
   for (const { id } of STATIONS) {
@@ -68,6 +82,56 @@ describe('a walk over every page, in inches and with a finger', () => {
     });
     expect([...left]).toEqual([]);
     expect([...small]).toEqual([]);
+  });
+});
+
+describe('a walk over every page on other screens', () => {
+  it.each([
+    ['zoomed in to 200 %', 640, 400],
+    ['on a tablet held upright', 768, 1024],
+  ])('%s sticks out nowhere and cuts nothing off', async (_name, width, height) => {
+    const page = await bench.browser.newPage({ viewport: { width, height } });
+    const out = new Set<string>();
+    await walk(page, async (where) => {
+      for (const what of await page.evaluate<string[]>(OUT)) out.add(`${where}: ${what}`);
+    });
+    expect([...out]).toEqual([]);
+    await page.close();
+  });
+
+  it('on paper says the verdicts and the station, without the view and what is only pressed', async () => {
+    const page = await bench.browser.newPage({ viewport: { width: 794, height: 1123 } });
+    for (const { id } of STATIONS) {
+      await page.emulateMedia({ media: 'screen' });
+      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+      await page.locator('[data-findings]').first().waitFor(SLOW);
+      await page.emulateMedia({ media: 'print' });
+      const shown = (locator: string) => page.locator(locator).first().isVisible();
+      expect([id, await shown('.bench-view'), await shown('nav'), await shown('header h1')]).toEqual([
+        id,
+        false,
+        false,
+        true,
+      ]);
+      expect(await page.getByRole('contentinfo').isVisible()).toBe(true);
+      for (const article of await page.locator('[data-findings] article').all())
+        expect((await article.innerText()).trim()).not.toBe('');
+    }
+    await page.close();
+  });
+
+  it('with colours of the system’s own choice shows what is chosen and where one is by a line', async () => {
+    const page = await bench.browser.newPage({ forcedColors: 'active' });
+    await page.goto(bench.address + (await bench.pathOf(DEMO, 'fit')));
+    await page.locator('[data-label="board-1"]').click(SLOW);
+    const lined = (of: string) =>
+      page
+        .locator(of)
+        .first()
+        .evaluate((e) => getComputedStyle(e).outlineStyle);
+    for (const of of ['nav [aria-current]', '[role=tab][aria-selected=true]', '[data-label="board-1"]'])
+      expect([of, await lined(of)]).toEqual([of, 'solid']);
+    await page.close();
   });
 });
 

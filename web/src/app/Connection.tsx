@@ -51,7 +51,11 @@ export function Connection() {
             {text}
           </Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content align="end" className="z-30 w-80 border border-line-strong bg-sheet p-4 text-ink">
+            <Popover.Content
+              align="end"
+              aria-label="What waits in this browser"
+              className="z-30 w-80 border border-line-strong bg-sheet p-4 text-ink"
+            >
               <p className="m-0 mb-2">
                 {trouble ?? 'The server can’t be reached. It is tried again all the time.'}{' '}
                 {pending.length === 1 ? 'One change waits' : `${pending.length} changes wait`}

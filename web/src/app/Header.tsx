@@ -33,8 +33,12 @@ export function Header({ id }: { id: string }) {
       <Link to="/" className="font-label text-sm whitespace-nowrap text-ink-soft underline-offset-2 hover:underline">
         All conversions
       </Link>
-      <h1 className="m-0 max-w-80 truncate text-lg font-semibold">{document.name}</h1>
-      <span className="hidden min-w-0 flex-1 basis-0 truncate text-ink-soft lg:inline">{document.note}</span>
+      <h1 className="m-0 max-w-80 truncate text-lg font-semibold" title={document.name}>
+        {document.name}
+      </h1>
+      <span className="hidden min-w-0 flex-1 basis-0 truncate text-ink-soft lg:inline" title={document.note}>
+        {document.note}
+      </span>
       <span className="ml-auto" />
       <Connection />
       <span

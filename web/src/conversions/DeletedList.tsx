@@ -20,7 +20,7 @@ export function DeletedList({ deleted, onRestore, onPurge }: Props) {
       <ul className="m-0 list-none border-t border-line p-0">
         {deleted.map((conversion) => (
           <li key={conversion.id} className="flex items-center gap-3 border-b border-line px-5 py-2.5">
-            <span className="min-w-0 flex-1 truncate">
+            <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
               {conversion.name}
               <span className="ml-2 font-label text-sm text-ink-soft">
                 {formatDistanceToNow(new Date(conversion.deletedAt!), { addSuffix: true })}

@@ -51,6 +51,7 @@ export function MeasuredField({ label, value, onCommit }: Props) {
             <Popover.Portal>
               <Popover.Content
                 align="end"
+                aria-label={`How ${label} was measured`}
                 sideOffset={4}
                 className="z-50 flex w-60 flex-col gap-2 border border-line-strong bg-sheet p-3 shadow-md"
               >

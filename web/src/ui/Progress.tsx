@@ -13,7 +13,7 @@ export function Progress({ share, what }: { share: number; what: string }) {
       >
         <div className="h-full bg-pencil" style={{ width: `${percent}%` }} />
       </div>
-      <p className="m-0 mt-1 truncate text-sm text-ink-soft">{what}</p>
+      <p className="m-0 mt-1 [overflow-wrap:anywhere] text-sm text-ink-soft">{what}</p>
       {/* Told at every quarter: each per cent would be too much to listen to. */}
       <span className="sr-only" role="status">
         {percent < 25 ? 'searching' : `${Math.floor(percent / 25) * 25} % searched`}

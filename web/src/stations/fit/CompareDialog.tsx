@@ -52,7 +52,9 @@ export function CompareDialog({ onClose }: { onClose: () => void }) {
               {columns.map(({ name, plan }) => (
                 <th key={name} scope="col" className="px-3 pb-2 text-left align-bottom">
                   <LayoutPicture document={plan} name={name} />
-                  <span className="mt-1 block max-w-[120px] truncate font-label text-[15px]">{name}</span>
+                  <span className="mt-1 block max-w-[120px] [overflow-wrap:anywhere] font-label text-[15px]">
+                    {name}
+                  </span>
                 </th>
               ))}
             </tr>

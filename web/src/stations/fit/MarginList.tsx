@@ -65,7 +65,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
       </span>
       <button
         type="button"
-        className="truncate text-left leading-5 hover:underline"
+        className="[overflow-wrap:anywhere] text-left leading-5 hover:underline"
         onClick={() => dispatch(select({ kind: 'part', id: margin.part }))}
       >
         {marginName(document, margin)}

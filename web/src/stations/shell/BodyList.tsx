@@ -69,7 +69,7 @@ export function BodyList() {
                 className="flex min-h-8 w-full items-baseline justify-between gap-2 text-left hover:underline"
                 onClick={() => setOpen(open === id ? undefined : id)}
               >
-                <span className="min-w-0 truncate">
+                <span className="min-w-0 [overflow-wrap:anywhere]">
                   {body.name} <span className="text-ink-soft">{KINDS[body.kind]}</span>
                 </span>
                 <span className="figure shrink-0 text-[17px]">

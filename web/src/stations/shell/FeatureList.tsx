@@ -124,7 +124,7 @@ export function FeatureList() {
                 <button
                   type="button"
                   aria-expanded={open}
-                  className={`min-h-8 min-w-0 flex-1 truncate text-left hover:underline ${item.fate === 'removed' ? 'line-through' : ''}`}
+                  className={`min-h-8 min-w-0 flex-1 [overflow-wrap:anywhere] text-left hover:underline ${item.fate === 'removed' ? 'line-through' : ''}`}
                   onClick={() => dispatch(select(open ? null : { kind: 'feature', id }))}
                 >
                   {item.name}

@@ -159,7 +159,7 @@ export function SurveyPanel() {
                   className="flex min-h-8 w-full items-baseline justify-between gap-2 text-left hover:underline"
                   onClick={() => session.choose(s.path)}
                 >
-                  <span className="min-w-0 truncate">{s.words}</span>
+                  <span className="min-w-0 [overflow-wrap:anywhere]">{s.words}</span>
                   <span className="figure shrink-0 text-ink-soft">
                     ±{show(s.measured.uncertainty, 1)} → {show(s.wouldBe, 1)}
                   </span>

@@ -54,7 +54,7 @@ export function HoleMapList({ onPart }: { onPart: () => void }) {
               className="flex min-h-9 w-full items-baseline justify-between gap-2 text-left hover:underline"
               onClick={() => setOpen(id)}
             >
-              <span className="min-w-0 truncate font-semibold">{map.name}</span>
+              <span className="min-w-0 [overflow-wrap:anywhere] font-semibold">{map.name}</span>
               <Status id={id} />
             </button>
             <Dialog

@@ -113,7 +113,7 @@ function Editor({ id, design }: { id: string; design: OwnDesign }) {
               className={`flex min-h-8 w-full items-baseline justify-between gap-2 px-1.5 text-left hover:bg-paper ${chosen ? 'bg-paper shadow-[inset_3px_0_0_var(--pencil)]' : ''}`}
               onClick={() => setPicked({ kind: item.kind, id: item.id })}
             >
-              <span className="min-w-0 truncate">{item.name}</span>
+              <span className="min-w-0 [overflow-wrap:anywhere]">{item.name}</span>
               <span className="shrink-0 text-sm text-ink-soft">{item.what}</span>
             </button>
           );

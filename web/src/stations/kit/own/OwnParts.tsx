@@ -97,7 +97,7 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
           {kept?.map(({ id, part }) => (
             <li key={id} className="border-t border-line py-2 first:border-t-0">
               <div className="mb-1 flex items-center gap-2">
-                <span className="min-w-0 flex-1 truncate font-semibold">{part.name}</span>
+                <span className="min-w-0 flex-1 [overflow-wrap:anywhere] font-semibold">{part.name}</span>
                 <Button aria-label={`Add ${part.name} to the kit`} onClick={() => add(part)}>
                   Add
                 </Button>

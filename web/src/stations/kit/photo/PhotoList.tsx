@@ -99,7 +99,7 @@ export function PhotoList() {
               onClick={() => setOpen(id)}
             >
               <img src={`/api/attachments/${photo.content}`} alt="" className="h-14 w-20 object-cover" />
-              <span className="min-w-0 flex-1 truncate font-semibold">{photo.name}</span>
+              <span className="min-w-0 flex-1 [overflow-wrap:anywhere] font-semibold">{photo.name}</span>
               <span className="text-sm text-ink-soft">{Object.keys(photo.picks).length} picked</span>
             </button>
             <Dialog
