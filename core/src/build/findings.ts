@@ -1,3 +1,4 @@
+import { countOf } from '../quantity';
 import type { Conversion } from '../document';
 import { teller, type Finding } from '../findings';
 import type { Source } from '../quantity';
@@ -57,7 +58,7 @@ export function buildFindings(document: Conversion, report: BuildReport): Findin
     say(
       'lost',
       'note',
-      `${lost.length} steps were done that are not in the plan any more (${lost.slice(0, 3).join(', ')}${lost.length > 3 ? ' …' : ''}): what they were about is gone. They stay in the log.`,
+      `${countOf(lost.length, 'step')} ${lost.length === 1 ? 'was done that is' : 'were done that are'} not in the plan any more (${lost.slice(0, 3).join(', ')}${lost.length > 3 ? ' …' : ''}): what they were about is gone. They stay in the log.`,
       `${lost.length} done, gone`,
     );
   if (build.budget !== undefined) {

@@ -1,3 +1,4 @@
+import { countOf } from '../quantity';
 import { kindOf } from '../parts';
 import { station } from '../station';
 import { assessKit, kitMass } from './assess';
@@ -12,7 +13,7 @@ export const kit = station({
     return {
       report: null,
       findings: assessKit(document),
-      rest: `${parts.length} parts`,
+      rest: `${countOf(parts.length, 'part')}`,
       figures: { mass: kitMass(document) / 1000, drives: parts.filter((p) => kindOf(p) === 'drive').length },
     };
   },

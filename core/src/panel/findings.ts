@@ -1,3 +1,4 @@
+import { countOf } from '../quantity';
 import type { Conversion, PanelControl } from '../document';
 import { teller, type Figure, type Finding, type Say } from '../findings';
 import type { Source } from '../quantity';
@@ -38,8 +39,8 @@ export function panelFindings(document: Conversion, report: PanelReport): Findin
     say(
       'summary',
       'good',
-      `${live} controls work again, over ${report.harness.rows.length} wires; what that takes costs about ${(report.cost / 100).toFixed(0)}.`,
-      `${live} live, ${report.harness.rows.length} wires`,
+      `${countOf(live, 'control')} ${live === 1 ? 'works' : 'work'} again, over ${countOf(report.harness.rows.length, 'wire')}; what that takes costs about ${(report.cost / 100).toFixed(0)}.`,
+      `${live} live, ${countOf(report.harness.rows.length, 'wire')}`,
     );
   }
   return findings;
@@ -223,8 +224,8 @@ function harnessFindings(document: Conversion, { harness }: PanelReport, say: Sa
     say(
       `crosses/${on.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`,
       'note',
-      `${wires} wires go to ${on}, which comes off or moves: a plug in them beside the joint, a strain relief on both sides, and 120 mm more.`,
-      `${wires} wires over ${on}`,
+      `${countOf(wires, 'wire')} ${wires === 1 ? 'goes' : 'go'} to ${on}, which comes off or moves: a plug in them beside the joint, a strain relief on both sides, and 120 mm more.`,
+      `${countOf(wires, 'wire')} over ${on}`,
     );
   const open = harness.rows.filter((r) => !r.tested).length;
   if (harness.rows.length > 0 && open > 0)

@@ -1,3 +1,4 @@
+export * from './count';
 export * from './inUnit';
 export * from './length';
 export * from './linear';

@@ -43,7 +43,9 @@ const Cell = memo(function Cell(props: { to: string; label: string; verdict: Ver
 export function VerdictStrip({ id }: { id: string }) {
   const { strip } = useAppSelector(selectAssessment);
   const unit = useAppSelector((s) => s.preferences.unit);
-  const worst = strip.filter((c) => c.verdict === 'stop').map((c) => `${c.station}: ${inUnit(c.brief, unit)}`);
+  const said = (verdict: Verdict) =>
+    strip.filter((c) => c.verdict === verdict).map((c) => `${c.station}: ${inUnit(c.brief, unit)}`);
+  const [stops, warns] = [said('stop'), said('warn')];
   return (
     <footer className="bench-strip flex flex-wrap bg-strip text-strip-ink" aria-label="Verdicts" aria-live="off">
       {STATIONS.map((station, i) => {
@@ -61,7 +63,8 @@ export function VerdictStrip({ id }: { id: string }) {
       })}
       {useStations().map(({ id: station, StripCell }) => StripCell && <StripCell key={station} />)}
       <span className="sr-only" role="status">
-        {worst.length > 0 ? `Stops: ${worst.join('; ')}` : 'Nothing stops'}
+        {stops.length > 0 ? `Stops: ${stops.join('; ')}. ` : 'Nothing stops. '}
+        {warns.length > 0 && `Warns: ${warns.join('; ')}.`}
       </span>
     </footer>
   );

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { POLICIES } from '@young-shell/core/brief';
 import type { Listed, Policy } from '@young-shell/core/document';
-import { inUnit } from '@young-shell/core/quantity';
+import { countOf, inUnit } from '@young-shell/core/quantity';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { ExportMenu } from '../ui/ExportMenu';
@@ -62,7 +62,9 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
         )}
         <span className="block font-label text-sm text-ink-soft">
           {[
-            ...(summary ? [summary.note, POLICIES[summary.policy as Policy].label, `${summary.parts} parts`] : []),
+            ...(summary
+              ? [summary.note, POLICIES[summary.policy as Policy].label, `${countOf(summary.parts, 'part')}`]
+              : []),
             `changed ${ago(updatedAt)}`,
           ]
             .filter(Boolean)

@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import { useParams, Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { Dialog } from '../ui/Dialog';
@@ -45,7 +46,7 @@ export function InstrumentsDialog() {
           ) : (
             <>
               <p className="my-1 text-sm text-ink-soft">
-                The last {lines.length} lines, newest first
+                The last {countOf(lines.length, 'line')}, newest first
                 {lines.some((l) => l.garbage) ? '; struck out: no reading, left out' : ''}.
               </p>
               <ol className="m-0 max-h-[60vh] list-none overflow-y-auto p-0 text-sm" role="log" aria-live="off">

@@ -1,3 +1,4 @@
+import { countOf } from '../../quantity';
 import { assemble } from '../../assembly';
 import { openingsOf } from '../../cut';
 import { faceWord } from '../../document';
@@ -63,7 +64,7 @@ export function comparePlans(before: Conversion, after: Conversion): Difference[
   if (JSON.stringify(before.brief.targets) !== JSON.stringify(after.brief.targets))
     say('target', 'targets were altered');
   const done = (d: Conversion) => Object.keys(d.build.done).length;
-  if (done(before) !== done(after)) say('step', `${done(after)} steps done, were ${done(before)}`);
+  if (done(before) !== done(after)) say('step', `${countOf(done(after), 'step')} done, were ${done(before)}`);
   const money = (d: Conversion, assembly: typeof a) => {
     const { toBuy, spent, sold } = billOf(d, assembly);
     return toBuy + spent - sold;

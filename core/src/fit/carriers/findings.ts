@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Figure, Finding } from '../../findings';
-import { formatLength } from '../../quantity';
+import { countOf, formatLength } from '../../quantity';
 import { practice } from '../../standards';
 import { behindTray } from './behind';
 import { frameLoad } from './load';
@@ -57,7 +57,7 @@ function standFindings(document: Conversion, assembly: Assembly, part: PlacedPar
         id: `fit/${part.id}/beyond-tray`,
         verdict: 'warn',
         sentence: `${held.beyond} of ${all} holes of ${name} ${held.beyond === 1 ? 'hangs' : 'hang'} beyond what is left of ${carrier.name}: a board that hangs free bends when a card or a cooler is pushed in. Cut off less, or put a block under it.`,
-        brief: `${name}: ${held.beyond} holes hang free`,
+        brief: `${name}: ${countOf(held.beyond, 'hole')} hang free`,
         figures: [],
       },
     ];

@@ -1,6 +1,6 @@
 import type { FanFlow } from '@young-shell/core/air';
 import { FEED_NAMES, type FanSetting } from '@young-shell/core/document';
-import { formatFlow } from '@young-shell/core/quantity';
+import { countOf, formatFlow } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -193,7 +193,7 @@ function FanFields({ fan }: { fan: FanFlow }) {
               .then((curve) => {
                 const wrong = set({ curve });
                 if (wrong) toast.error(wrong);
-                else toast.success(`${curve.length} points read.`);
+                else toast.success(`${countOf(curve.length, 'point')} read.`);
               })
               .catch((problem: Error) => toast.error(problem.message))
           }

@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import { dayNumber, dayWords, type PlannedStep, type Schedule } from '@young-shell/core/build';
 import { drag, scaleLinear, select, type D3DragEvent } from 'd3';
 import { useEffect, useRef, useState } from 'react';
@@ -33,7 +34,7 @@ export function BarChart({ steps, schedule, onPin }: Props) {
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full"
       role="group"
-      aria-label={`${open.length} steps from ${dayWords(from)} to ${dayWords(to)}`}
+      aria-label={`${countOf(open.length, 'step')} from ${dayWords(from)} to ${dayWords(to)}`}
     >
       {ruled.map((d) => (
         <g key={d}>

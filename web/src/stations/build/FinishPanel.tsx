@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import { SPOILT, SYSTEMS } from '@young-shell/core/build';
 import { faceWord } from '@young-shell/core/document';
 import type { Finish } from '@young-shell/core/document';
@@ -64,8 +65,8 @@ export function FinishPanel() {
                 <p className="my-2">
                   {made.cans.map((c) => `${c.coats} × ${c.what} (${c.used.toFixed(2)} can)`).join(', ')};{' '}
                   {span(made.minutes)} of work
-                  {made.masks > 0 ? `, ${made.masks} openings to mask` : ''}; {finish.handle} h until it is handled,{' '}
-                  {finish.cure} days until anything is clamped to it.
+                  {made.masks > 0 ? `, ${countOf(made.masks, 'opening')} to mask` : ''}; {finish.handle} h until it is
+                  handled, {finish.cure} days until anything is clamped to it.
                 </p>
                 {finish.system !== 'none' && (
                   <p className="my-2 text-sm text-ink-soft">

@@ -1,7 +1,7 @@
 import { proposeVents, fingerLimit, leastWeb, type VentProposal } from '@young-shell/core/cut';
 import { wallOf } from '@young-shell/core/assembly';
 import type { OwnOpening, VentPattern } from '@young-shell/core/document';
-import { unitWord, type LengthUnit, formatArea, formatLength, MM_PER_INCH } from '@young-shell/core/quantity';
+import { countOf, unitWord, type LengthUnit, formatArea, formatLength, MM_PER_INCH } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectAssessment, selectDocument } from '../../document/selectors';
@@ -139,7 +139,7 @@ export function PatternForm({ id, own }: { id: string; own: OwnOpening }) {
           <span className="text-sm text-ink-soft">
             {' '}
             of {formatArea(air.gross, unit)} ({Math.round((100 * air.free) / air.gross)} %)
-            {air.holes > 0 ? `, ${air.holes} holes` : ''}; loss ζ{' '}
+            {air.holes > 0 ? `, ${countOf(air.holes, 'hole')}` : ''}; loss ζ{' '}
             {Number.isFinite(air.zeta) ? (air.zeta < 100 ? air.zeta.toFixed(1) : Math.round(air.zeta)) : '—'} on its
             whole area
           </span>

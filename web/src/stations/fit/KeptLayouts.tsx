@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import { nextId, type Variant } from '@young-shell/core/document';
 import { isPresent, switchTo, variantOf } from '@young-shell/core/search';
 import { Trash2 } from 'lucide-react';
@@ -26,7 +27,7 @@ export function KeptLayouts() {
       id: nextId(document.layout.variants, 'layout', document.spent),
       variant: variantOf(
         document,
-        freeName(document, `Layout of ${Object.keys(document.layout.placements).length} parts`),
+        freeName(document, `Layout of ${countOf(Object.keys(document.layout.placements).length, 'part')}`),
       ),
     });
     if (wrong) toast.error(wrong);

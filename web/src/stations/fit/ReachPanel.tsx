@@ -1,6 +1,6 @@
 import { lengthNeeded, nameOf, type Route } from '@young-shell/core/fit';
 
-import { formatLength } from '@young-shell/core/quantity';
+import { countOf, formatLength } from '@young-shell/core/quantity';
 import { useEffect, useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -70,7 +70,7 @@ export function ReachPanel() {
       {ordered.length > 0 && (
         <>
           <p className="mt-0 mb-1.5 text-sm text-ink-soft">
-            {ordered.length} runs, {(total / 1000).toFixed(2)} m in all.
+            {countOf(ordered.length, 'run')}, {(total / 1000).toFixed(2)} m in all.
           </p>
           <ul className="m-0 list-none p-0">
             {ordered.map((route) => (

@@ -1,7 +1,7 @@
 import { nameApart, nextId } from '@young-shell/core/document';
 import { searchLibrary } from '@young-shell/core/kit';
 import { partFrom } from '@young-shell/core/parts';
-import { formatLength } from '@young-shell/core/quantity';
+import { countOf, formatLength } from '@young-shell/core/quantity';
 import type { PartKind, StandardPart } from '@young-shell/core/standards';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -103,7 +103,7 @@ export function LibrarySearch() {
                 <p className="m-0 text-sm text-ink-soft">
                   {sourceText(row.source)}
                   {row.holes.length > 0
-                    ? `; ${row.holes.length} holes for ${row.screw.thread}`
+                    ? `; ${countOf(row.holes.length, 'hole')} for ${row.screw.thread}`
                     : '; holes: measure them on the part'}
                 </p>
               </div>

@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import type { Harness } from '@young-shell/core/panel';
 import { WIRE_COLOURS } from './colours';
 import { DIAGRAM, harnessLines } from './harnessLines';
@@ -10,7 +11,7 @@ export function HarnessDiagram({ harness }: { harness: Harness }) {
       viewBox={`0 0 ${DIAGRAM.width} ${height}`}
       className="w-full"
       role="img"
-      aria-label={`${wires.length} wires from controls to headers`}
+      aria-label={`${countOf(wires.length, 'wire')} from controls to headers`}
     >
       {wires.map(({ row, number, y, path }) => (
         <g key={row.id}>

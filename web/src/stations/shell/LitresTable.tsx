@@ -26,7 +26,7 @@ export function LitresTable() {
       <dl className="m-0 grid flex-1 grid-cols-4 gap-2">
         {ROWS.map(([key, label]) => (
           <div key={key} className="flex flex-col-reverse">
-            <dt className="font-label text-sm text-ink-soft">{label}</dt>
+            <dt className="font-label text-[18px] leading-tight text-ink-soft">{label}</dt>
             <dd className="figure m-0 text-[28px] leading-8">{value ? value[key].toFixed(2) : '…'}</dd>
           </div>
         ))}

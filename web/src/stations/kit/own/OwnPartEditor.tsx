@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import {
   neighbourOf,
   OWN_BLOCK_ROLES,
@@ -43,8 +44,8 @@ export function OwnPartEditor({ id, part }: { id: string; part: Part }) {
   return (
     <>
       <Button className="col-span-2" onClick={() => setOpen(true)}>
-        Edit its {Object.keys(part.own.blocks).length} blocks, {Object.keys(part.own.holes).length} holes,{' '}
-        {Object.keys(part.own.faces).length} faces
+        Edit its {countOf(Object.keys(part.own.blocks).length, 'block')},{' '}
+        {countOf(Object.keys(part.own.holes).length, 'hole')}, {Object.keys(part.own.faces).length} faces
       </Button>
       <Dialog
         title={part.name}

@@ -1,3 +1,4 @@
+import { countOf } from '@young-shell/core/quantity';
 import type { Part } from '@young-shell/core/document';
 import { partFromOutline } from '@young-shell/core/exchange';
 import { useState } from 'react';
@@ -63,9 +64,11 @@ function Use({
     return (
       <div className="flex items-center justify-between gap-3">
         <p className="m-0">
-          {Object.keys(made.part.own!.blocks).length} boxes,{' '}
+          {countOf(Object.keys(made.part.own!.blocks).length, 'box', 'boxes')},{' '}
           <span className="figure text-lg">{Math.round(made.waste * 100)} %</span> more than the solid
-          {Object.keys(made.part.own!.holes).length > 0 ? `; ${Object.keys(made.part.own!.holes).length} holes` : ''}
+          {Object.keys(made.part.own!.holes).length > 0
+            ? `; ${countOf(Object.keys(made.part.own!.holes).length, 'hole')}`
+            : ''}
         </p>
         <Button look="strong" onClick={() => onPart(made.part)}>
           Add it to the kit

@@ -1,6 +1,6 @@
 import { nextId, TRAY_EDGES, TRAY_HOLDS, type MadeTray } from '@young-shell/core/document';
 import { lossOf } from '@young-shell/core/kit';
-import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
+import { countOf, unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { Plus, Trash2 } from 'lucide-react';
 import { useAppSelector } from '../../../app/store';
 import { Button } from '../../../ui/Button';
@@ -134,7 +134,7 @@ export function TrayFields({ tray, put }: Props) {
       {tray.rear > 0 && (
         <details className="mb-2">
           <summary className="min-h-8 font-semibold">
-            {Object.keys(tray.openings).length} openings in the rear panel
+            {countOf(Object.keys(tray.openings).length, 'opening')} in the rear panel
           </summary>
           {Object.entries(tray.openings).map(([id, o]) => (
             <div key={id} className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2">
