@@ -7,6 +7,7 @@ import {
   assessAll,
   reportOf,
   saidAtRest,
+  everything,
   settled,
   slowAnswers,
   VERBS,
@@ -40,6 +41,7 @@ const font = (path: string) => new Uint8Array(readFileSync(createRequire(import.
 const tools: Tools = {
   assess: saidAtRest,
   settle: (document) => settled(document, tools),
+  everything: (document) => everything(document, tools),
   kernel: () => (kernel ??= loadSolidKernel()),
   fonts: async () => ({
     text: font('@fontsource/barlow/files/barlow-latin-500-normal.woff'),

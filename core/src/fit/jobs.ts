@@ -205,13 +205,18 @@ export async function whatWouldFitTogether(
   return sure;
 }
 
-/** What stops after a change that did not stop before, what stations say after a while included. */
-async function laterStops(host: JobHost, document: Conversion, change: Change): Promise<string[]> {
+/** What stops after a change that did not stop before: by all stations, what they say after a while included, or at rest. */
+async function laterStops(
+  host: JobHost,
+  document: Conversion,
+  change: Change,
+  ask: (plan: Conversion) => Promise<readonly Finding[]> = (plan) => host.everything(plan),
+): Promise<string[]> {
   const stops = (findings: readonly Finding[]) =>
     findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
-  const before = new Set(stops(await host.settle(document)).map((f) => f.id));
-  const there = await host.settle(applyChange(document, change).document);
-  return stops(there).flatMap((f) => (before.has(f.id) ? [] : [f.sentence]));
+  const before = new Set(stops(await ask(document)).map((f) => f.id));
+  const there = await ask(applyChange(document, change).document);
+  return [...new Set(stops(there).flatMap((f) => (before.has(f.id) ? [] : [f.sentence])))];
 }
 
 /** Whether the kit of one conversion goes into the shell of another. */
@@ -235,16 +240,18 @@ export async function smallest(
     },
   });
   if (!found) return undefined;
-  const later = await laterStops(host, document, found.change);
+  const atRest = (plan: Conversion) => host.settle(plan);
+  const told = async (best: Smallest) => ({ ...best, later: await laterStops(host, document, best.change) });
+  const later = await laterStops(host, document, found.change, atRest);
   // A box in which no cable can be led is none: a little larger until nothing stops any more.
   for (let by = GROW, stops = later; stops.length > 0 && by < MOST_GROWN; by *= GROW) {
     host.tell(1, 'cables, order');
     const larger = grownBox(document, found, by, options);
     if (!larger) continue;
-    stops = await laterStops(host, document, larger.change);
-    if (stops.length === 0) return { ...larger, later: [] };
+    stops = await laterStops(host, document, larger.change, atRest);
+    if (stops.length === 0) return told(larger);
   }
-  return { ...found, later };
+  return told(found);
 }
 
 /** How far a shell can be cut down with everything where it is; less of it where cables or the order stop it. */

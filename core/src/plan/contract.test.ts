@@ -18,6 +18,7 @@ const PLANS: Conversion[] = [
 const tools: Tools = {
   assess: () => [],
   settle: async () => [],
+  everything: async () => [],
   kernel: () => loadSolidKernel(),
   fonts: () => Promise.reject(new Error('none')),
 };

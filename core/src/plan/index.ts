@@ -2,7 +2,7 @@ export { JOBS, type AllJobs } from './allJobs';
 export { assembled } from './assembled';
 export { assessAll, worstOf, type Assessment, type SlowAnswers } from './assessAll';
 export { costOf, effectOf, type Cost, type Effect } from './effect';
-export { remediesOf, saidAtRest, settled, slowAnswers } from './slow';
+export { everything, remediesOf, saidAtRest, settled, slowAnswers } from './slow';
 export { BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } from './stations';
 export { summaryOf } from './summary';
 export { reportOf } from './report';

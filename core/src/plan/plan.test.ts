@@ -8,6 +8,7 @@ import { assessAll, effectOf, remediesOf, saidAtRest, STATIONS, worstOf } from '
 const tools: Tools = {
   assess: saidAtRest,
   settle: async (document) => assessAll(document).findings,
+  everything: async (document) => assessAll(document).findings,
   kernel: () => loadSolidKernel(),
   fonts: () => Promise.reject(new Error('No sheets here.')),
 };

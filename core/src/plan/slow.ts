@@ -48,5 +48,9 @@ export const remediesOf = (document: Conversion, finding: Finding): Remedy[] =>
 export const settled = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
   assessAll(document, await slowAnswers(document, tools, AT_REST), AT_REST).findings;
 
-/** The same without what takes a while. */
+/** What all stations say of a plan, the running ones and what takes a while included. */
+export const everything = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
+  assessAll(document, await slowAnswers(document, tools)).findings;
+
+/** What is said at rest, without what takes a while. */
 export const saidAtRest = (document: Conversion): readonly Finding[] => assessAll(document, {}, AT_REST).findings;

@@ -2,17 +2,19 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { applyChange, readConversion, type Change, type Conversion } from '../document';
 import { partFrom } from '../parts';
-import { conflictOf, searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
+import { conflictOf, searchLayouts, settledLayouts, settledWays, waysOutOf, type FitOption } from '../search';
+import { whatWouldFitTogether } from '../fit/jobs';
 import { loadSolidKernel } from '../solid';
 import { standardPart } from '../standards';
-import type { Tools } from '../station';
-import { assessAll, saidAtRest, settled } from '.';
+import type { JobHost, Tools } from '../station';
+import { assessAll, everything, saidAtRest, settled } from '.';
 
 const tools: Tools = {
   kernel: () => loadSolidKernel(),
   fonts: () => Promise.reject(new Error('none')),
   assess: saidAtRest,
   settle: (document) => settled(document, tools),
+  everything: (document) => everything(document, tools),
 };
 const demo = (name: string): Conversion =>
   readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
@@ -101,3 +103,31 @@ it('list, strip and station say the same of every demo', () => {
     }
   }
 });
+
+it('what goes in together says all that stops with it, the warmth of its air too', async () => {
+  // In a hot room, where the air is what stops.
+  const deck = applyChange(demo('tape-deck'), { type: 'setBrief', brief: { ambient: 55 } }).document;
+  const option = (id: string, group: FitOption['group'], value: number, what: 'cooler' | 'number'): FitOption => ({
+    id,
+    group,
+    name: id,
+    fits: 'well',
+    most: { what, value },
+  });
+  const options = [
+    option('board/mini-itx', 'board', 47, 'cooler'),
+    option('supply/sfx', 'supply', 1, 'number'),
+    option('drive/3.5', 'drive', 1, 'number'),
+  ];
+  const host: JobHost = { ...tools, tell: () => undefined, transfer: (value) => value };
+  const found = await whatWouldFitTogether(host, deck, options, true);
+  expect(found.length).toBeGreaterThan(0);
+  const stopped = (plan: Conversion) =>
+    assessAll(plan).findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
+  const before = new Set(stopped(deck).map((f) => f.id));
+  for (const { change, later } of found) {
+    const anew = stopped(applyChange(deck, change).document).filter((f) => !before.has(f.id));
+    expect(later).not.toEqual([]);
+    for (const { sentence } of anew) expect(later).toContain(sentence);
+  }
+}, 90_000);

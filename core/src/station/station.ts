@@ -53,6 +53,8 @@ export interface Tools {
   assess(document: Conversion): readonly Finding[];
   /** The same with what they say after a while. */
   settle(document: Conversion): Promise<readonly Finding[]>;
+  /** The same of all stations, the running ones too: for what a job gives in the end. */
+  everything(document: Conversion): Promise<readonly Finding[]>;
 }
 
 /** What a job may do while it runs. */

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import { JOBS, saidAtRest, settled } from '@young-shell/core/plan';
+import { everything, JOBS, saidAtRest, settled } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Job, JobHost } from '@young-shell/core/station';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';
@@ -47,6 +47,7 @@ function hostFor(tell: ((telling: Telling) => void) | undefined): JobHost {
     },
     assess: saidAtRest,
     settle: (document) => settled(document, host),
+    everything: (document) => everything(document, host),
     transfer: (value, buffers) => transfer(value as object, buffers as Transferable[]) as typeof value,
   };
   return host;

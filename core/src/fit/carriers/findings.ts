@@ -57,7 +57,7 @@ function standFindings(document: Conversion, assembly: Assembly, part: PlacedPar
         id: `fit/${part.id}/beyond-tray`,
         verdict: 'warn',
         sentence: `${held.beyond} of ${all} holes of ${name} ${held.beyond === 1 ? 'hangs' : 'hang'} beyond what is left of ${carrier.name}: a board that hangs free bends when a card or a cooler is pushed in. Cut off less, or put a block under it.`,
-        brief: `${name}: ${countOf(held.beyond, 'hole')} hang free`,
+        brief: `${name}: ${countOf(held.beyond, 'hole')} ${held.beyond === 1 ? 'hangs' : 'hang'} free`,
         figures: [],
       },
     ];
