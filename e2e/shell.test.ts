@@ -180,7 +180,7 @@ describe('imports', () => {
     const litresInside = Number(/([\d.]+) L of room/.exec(room)![1]);
     expect(litresInside).toBeGreaterThan(0.95 * 12.07);
     expect(litresInside).toBeLessThanOrEqual(12.1);
-    await expect.poll(() => page.getByRole('textbox', { name: 'bottom', exact: true }).inputValue(), SLOW).toBe('4.0');
+    await expect.poll(() => page.getByRole('textbox', { name: 'floor', exact: true }).inputValue(), SLOW).toBe('4.0');
     const litres = page.getByRole('region', { name: 'Litres' });
     await expect.poll(() => litres.innerText(), SLOW).toMatch(/15\.\d\d/);
   });
