@@ -110,7 +110,7 @@ describe('forms', () => {
     await length.click();
     await length.fill('280');
     await length.press('Enter');
-    await page.getByRole('button', { name: 'Edge 1, bottom: 280.0 mm' }).waitFor();
+    await page.getByRole('button', { name: 'Edge 1, floor: 280.0 mm' }).waitFor();
     await page.getByRole('button', { name: /^Corner 4;/ }).focus();
     await page.keyboard.press('Shift+ArrowLeft');
     await page.getByLabel('Depth', { exact: true }).waitFor();

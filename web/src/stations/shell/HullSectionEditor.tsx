@@ -1,4 +1,6 @@
 import {
+  faceWord,
+  wallWords,
   cornerPoints,
   facetsOf,
   formOf,
@@ -51,7 +53,7 @@ function Editor({ hull }: { hull: ProfileHull }) {
       axis={hull.axis}
       corners={corners}
       outline={outline}
-      names={hull.corners.map((c) => c.face)}
+      names={hull.corners.map((c) => faceWord(c.face))}
       onMove={(next, tool) => keep(withCornersAt(hull.corners, next, tool))}
       onInsert={(after) => keep(withProfileCornerOn(hull.corners, after))}
       onRemove={(index) => keep(hull.corners.filter((_, i) => i !== index))}
@@ -71,7 +73,7 @@ function Editor({ hull }: { hull: ProfileHull }) {
               keep(hull.corners.map((c, j) => (j === i ? { ...c, face: face.trim().toLowerCase() } : c)))
             }
           />
-          <MeasuredAt label="Wall" path={`${BASE}/${i}/wall`} what={`${hull.corners[i]!.face} wall`} />
+          <MeasuredAt label="Wall" path={`${BASE}/${i}/wall`} what={wallWords(hull.corners[i]!.face)} />
           <MeasuredAt label="Arch: rise over the straight edge" path={`${BASE}/${i}/rise`} what="rise of the arch" />
           <Choice
             label="The section is drawn out along"
