@@ -81,7 +81,7 @@ function PartRow(t: PartTemperature & { doubt: number }) {
         className="grid min-h-10 w-full grid-cols-[1fr_auto] items-baseline gap-x-3 py-1 text-left hover:bg-paper"
         onClick={() => dispatch(select(open ? null : { kind: 'part', id: t.part }))}
       >
-        <span>
+        <span className="text-[18px] leading-6">
           {t.name}: {t.what}
         </span>
         <span className={`figure text-right text-[28px] leading-8 whitespace-nowrap ${over ? 'text-stop' : ''}`}>

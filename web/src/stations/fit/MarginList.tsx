@@ -65,7 +65,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
       </span>
       <button
         type="button"
-        className="[overflow-wrap:anywhere] text-left leading-5 hover:underline"
+        className="text-left text-[18px] leading-6 [overflow-wrap:anywhere] hover:underline"
         onClick={() => dispatch(select({ kind: 'part', id: margin.part }))}
       >
         {marginName(document, margin)}

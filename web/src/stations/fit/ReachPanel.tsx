@@ -114,7 +114,7 @@ function Run({ route, picked, onPick }: { route: Route; picked: boolean; onPick:
         <span className={`figure row-span-2 text-right text-[28px] leading-8 ${bad ? 'text-stop' : ''}`}>
           {Number.isFinite(length) ? mm(length) : 'no way'}
         </span>
-        <span className="leading-5 hover:underline">
+        <span className="text-[18px] leading-6 hover:underline">
           <CableSwatch kind={link.kind} />
           {link.cable.name}: {name(link.from.part)} to {name(link.to.part)}
         </span>

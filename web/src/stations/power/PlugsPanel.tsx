@@ -88,7 +88,7 @@ function AdapterRow({ link, weakest: isWeakest }: { link: ChainLink; weakest: bo
       style={{ paddingLeft: link.depth * 18 }}
     >
       <div className="flex items-baseline justify-between gap-2">
-        <span className="font-semibold">
+        <span className="text-[18px] font-semibold">
           {link.depth > 0 ? '└ ' : ''}
           {adapter.name}
           {isWeakest && <span className="ml-2 text-sm font-normal text-ink-soft">weakest</span>}

@@ -57,7 +57,7 @@ function WireRow({ wire }: { wire: Wire }) {
       <div className="grid grid-cols-[1fr_auto] items-baseline gap-x-3">
         <button
           type="button"
-          className="text-left hover:underline"
+          className="text-left text-[18px] hover:underline"
           onClick={() => dispatch(select({ kind: 'part', id: wire.part }))}
         >
           {wire.name}
