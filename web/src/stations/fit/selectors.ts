@@ -40,8 +40,9 @@ export const selectTapes = createSelector(
     selectPartMargins,
     (s: RootState) => s.view.motion,
     (s: RootState) => s.preferences.unit,
+    (s: RootState) => s.fit.routes,
   ],
-  (document, assembly, { reports }, partMargins, motion, unit): readonly Tape[] => [
+  (document, assembly, { reports }, partMargins, motion, unit, routes): readonly Tape[] => [
     ...reports.fit.margins
       .filter((m) => m.kind === 'body' && m.distance < -0.05 && assembly.parts.length > 0 && !motion)
       .slice(0, NAMED)
@@ -61,6 +62,15 @@ export const selectTapes = createSelector(
       text: formatLength(m.distance, unit),
       look: m.spare < 0 ? 'bad figure' : 'figure',
     })),
+    // In space cables have no dashes: each is called by its name, or only the one that was picked.
+    ...(routes?.routes ?? [])
+      .filter(({ link, points }) => points.length > 1 && (routes!.picked === null || routes!.picked === link.id))
+      .map(({ link, points }): Tape => ({
+        id: `cable/${link.id}`,
+        at: points[Math.floor(points.length / 2)]!,
+        text: link.cable.name,
+        look: 'figure',
+      })),
   ],
 );
 
