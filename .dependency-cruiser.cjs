@@ -59,6 +59,13 @@ module.exports = {
       from: { pathNot: '^core/src/solid/kernel\\.ts$|^web/src/work/' },
       to: { path: 'node_modules/manifold-3d' },
     },
+    {
+      name: 'forms-in-one-place',
+      comment: 'Forms are made when they are asked: whoever makes one of Joi’s at once has it begin with the page.',
+      severity: 'error',
+      from: { path: '^core/src/(?!form/)', ...notTests },
+      to: { path: 'node_modules/joi', dependencyTypesNot: ['type-only'] },
+    },
     ...LAYERS.map((layer, i) => ({
       name: `${layer === SECTIONS ? 'sections' : layer}-looks-down`,
       severity: 'error',

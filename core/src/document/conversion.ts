@@ -1,17 +1,20 @@
-import Joi from 'joi';
 import {
   complaintsBelow,
   complaintsBy,
+  except,
   keyed,
+  matching,
   name,
   object,
   oneOf,
   text,
   whole,
+  words,
   type Complaint,
+  type Form,
   type Of,
 } from '../form';
-import { isForbiddenKey } from './keys';
+import { FORBIDDEN_KEYS } from './keys';
 import { SECTIONS, type Sections } from './sections';
 
 /** The schema this build writes. */
@@ -24,24 +27,22 @@ export const LARGEST_DOCUMENT = 16_000_000;
 export const LARGEST_FILE = 4 * LARGEST_DOCUMENT;
 
 const frame = {
-  schemaVersion: Joi.number().valid(SCHEMA_VERSION) as Joi.NumberSchema<number>,
+  schemaVersion: oneOf([SCHEMA_VERSION]),
   name: name(120),
   note: text(300),
   /** Findings the user has looked at and lives with, why, and how bad they were then: if one gets worse, it is open again. */
   accepted: keyed(
-    Joi.string()
-      .max(200)
-      .custom((key: string, helpers) => (isForbiddenKey(key) ? helpers.error('any.invalid') : key)),
+    except(words(200), FORBIDDEN_KEYS),
     object({ reason: text(300), verdict: oneOf(['stop', 'warn', 'note']) }),
     400,
   ),
   /** Up to which number the ids of a stem were given out and are gone: `card: 2` once `card-2` was taken out. */
-  spent: keyed(Joi.string().pattern(/^[a-z][a-z0-9-]{0,63}$/), whole(1, 1_000_000), 400),
+  spent: keyed(matching(/^[a-z][a-z0-9-]{0,63}$/), whole(1, 1_000_000), 400),
 };
 
 const form = object({
   ...frame,
-  ...Object.fromEntries(SECTIONS.map((section) => [section.key, section.form as Joi.Schema])),
+  ...Object.fromEntries(SECTIONS.map((section) => [section.key, section.form as Form<unknown>])),
 });
 
 /** One conversion: facts only. Lengths in mm from the front-left-bottom outer corner; x right, y rear, z up. */

@@ -1,7 +1,8 @@
 import type { Complaint } from '../form';
 
 /** Names that every object has already, or that change what it is: no key of a document, at any depth. */
-const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype']);
+export const FORBIDDEN_KEYS = ['__proto__', 'constructor', 'prototype'] as const;
+const FORBIDDEN: ReadonlySet<string> = new Set(FORBIDDEN_KEYS);
 
 /** Is this a key that no document may have? */
 export const isForbiddenKey = (key: string): boolean => FORBIDDEN.has(key);

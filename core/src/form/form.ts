@@ -29,8 +29,8 @@ const putOff = new WeakMap<Joi.Schema, () => Joi.Schema>();
 const realOf = (form: Joi.Schema): Joi.Schema => putOff.get(form)?.() ?? form;
 
 /**
- * A form that is made when it is first asked something: hundreds of them stand in every page’s beginning, and most pages
- * ask few.
+ * A form that is made when it is first asked something: hundreds of them stand in every page’s beginning, and Joi itself
+ * begins with the first that is asked. So nobody else makes forms of Joi’s.
  */
 function later<F extends Joi.Schema>(make: () => Joi.Schema): F {
   let made: Joi.Schema | undefined;
@@ -102,8 +102,9 @@ export function tagged<const K extends string, const A extends Readonly<Record<s
   }) as never;
 }
 
-/** One of these words. */
-export const oneOf = <const L extends readonly string[]>(words: L): Form<L[number]> => later(() => Joi.valid(...words));
+/** One of these words or numbers. */
+export const oneOf = <const L extends readonly (string | number)[]>(values: L): Form<L[number]> =>
+  later(() => Joi.valid(...values));
 
 export const nullable = <T>(form: Form<T>): Form<T | null> =>
   later(() => {
@@ -123,8 +124,20 @@ export const number = (least: number, most: number): Joi.NumberSchema<number> =>
   later(() => Joi.number().min(least).max(most));
 export const whole = (least: number, most: number): Joi.NumberSchema<number> =>
   later(() => Joi.number().min(least).max(most).integer());
-export const yesOrNo: Form<boolean> = Joi.boolean();
+export const above0 = (most: number): Form<number> => later(() => Joi.number().positive().max(most));
+export const atLeast = (least: number): Form<number> => later(() => Joi.number().min(least));
+export const yesOrNo: Form<boolean> = later(() => Joi.boolean());
+/** Missing where it is not so. */
+export const yes: Form<true> = later(() => Joi.boolean().valid(true));
 export const text = (most: number): Form<string> => later(() => Joi.string().allow('').max(most));
 export const name = (most: number): Form<string> => later(() => Joi.string().trim().min(1).max(most));
-export const matching = (pattern: RegExp, most = 200): Joi.StringSchema<string> =>
+export const matching = (pattern: RegExp, most = 200): Form<string> =>
   later(() => Joi.string().pattern(pattern).max(most));
+/** Not empty, but perhaps with blanks around it. */
+export const words = (most: number): Form<string> => later(() => Joi.string().max(most));
+export const isoDate: Form<string> = later(() => Joi.string().isoDate().max(30));
+/** What the form accepts, but for these. */
+export const except = (form: Form<string>, taken: readonly string[]): Form<string> =>
+  later(() => (realOf(form) as Joi.StringSchema).invalid(...taken));
+/** A form whose refusal is said so. */
+export const saying = <T>(form: Form<T>, message: string): Form<T> => later(() => realOf(form).message(message));

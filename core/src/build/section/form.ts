@@ -12,11 +12,11 @@ import {
   record,
   text,
   whole,
+  yes,
   yesOrNo,
   type Form,
   type Of,
 } from '../../form';
-import Joi from 'joi';
 
 /** `cut.rear`, `place.board-1`: steps that follow from the plan keep their ids while what they are about is there. */
 export const stepKey = matching(/^[a-z][a-z0-9-]{0,63}(\.[a-z0-9~-]{1,64}){0,3}$/);
@@ -33,7 +33,7 @@ const said = object({
   /** Not in this build. */
   left: optional(yesOrNo),
   /** Steps that have to be done before, besides those that follow from the plan. */
-  after: optional(keyed(stepKey, Joi.boolean().valid(true) as Form<true>, 40)),
+  after: optional(keyed(stepKey, yes, 40)),
   note: optional(text(300)),
 });
 
@@ -41,7 +41,7 @@ const ownStep = object({
   name: name(120),
   minutes: number(0, 10_000),
   wait: number(0, 2000),
-  after: keyed(stepKey, Joi.boolean().valid(true) as Form<true>, 40),
+  after: keyed(stepKey, yes, 40),
   caution: text(300),
 });
 

@@ -1,10 +1,10 @@
-import Joi from 'joi';
 import { CABLE_KINDS } from '../../standards/cables';
 import { PART_KINDS } from '../../standards/row';
 import {
   amount,
   axis,
   content,
+  except,
   id,
   keyed,
   list,
@@ -22,8 +22,9 @@ import {
   tagged,
   text,
   whole,
+  words,
+  yes,
   yesOrNo,
-  type Form,
   type Of,
 } from '../../form';
 
@@ -143,7 +144,7 @@ const ownDesign = object({
   holes: record(ownHole),
   faces: record(ownFace),
   /** Other parts stand and are screwed on it: a tray, a bracket. */
-  carries: optional(Joi.boolean().valid(true) as Form<true>),
+  carries: optional(yes),
   /** W. */
   power: object({ idle: watts, typical: watts, peak: watts }),
   /** Where it comes from: a file, a hole map, the bench. */
@@ -155,8 +156,8 @@ const ownDesign = object({
 /** A part of the kit: a row of the standards library with its dimensions, each adjustable; or an own design. */
 export const part = object({
   name: text(120),
-  standard: Joi.string().max(80) as Form<string>,
-  dimensions: keyed(matching(/^[a-z][A-Za-z0-9]{0,40}$/).invalid('constructor', 'prototype'), amount, 60),
+  standard: words(80),
+  dimensions: keyed(except(matching(/^[a-z][A-Za-z0-9]{0,40}$/), ['constructor', 'prototype']), amount, 60),
   /** Grams; what the user weighed or the library's typical value. */
   mass: number(0, 200_000),
   /** What it draws, W, as measured or as its sheet says; missing: as is usual for its kind. */
@@ -190,7 +191,7 @@ const plateRound = object({ ruler: number(80, 120), off: record(object({ x: off,
 /** What is known of the holes of a board that no standard describes. */
 const holeMap = object({
   name: text(120),
-  points: keyed((id as Joi.StringSchema).invalid(...BOARD_EDGES) as Form<string>, mapPoint, 60),
+  points: keyed(except(id, BOARD_EDGES), mapPoint, 60),
   distances: record(mapDistance),
   /** Seen from the component side, going from `from` to `to`: on which side `point` lies. */
   mirror: nullable(object({ from: id, to: id, point: id, side: oneOf(['left', 'right']) })),

@@ -11,11 +11,10 @@ import {
   record,
   text,
   whole,
+  yes,
   yesOrNo,
-  type Form,
   type Of,
 } from '../../form';
-import Joi from 'joi';
 
 export const LINK_NAMES = Object.keys(LINK_TYPES) as LinkTypeName[];
 export const USAGE_NAMES = ['all', 'two', 'one'] as const;
@@ -43,7 +42,7 @@ const node = object({
   /** The machine starts from it. */
   boot: optional(yesOrNo),
   /** When it is used these are dead. */
-  disables: optional(keyed(id, Joi.boolean().valid(true) as Form<true>, 12)),
+  disables: optional(keyed(id, yes, 12)),
   /** W that it gives the host back: an external housing that charges. */
   charges: optional(number(0, 240)),
 });

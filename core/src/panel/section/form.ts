@@ -1,6 +1,6 @@
-import Joi from 'joi';
 import {
   coordinate,
+  except,
   id,
   keyed,
   list,
@@ -15,11 +15,10 @@ import {
   text,
   whole,
   yesOrNo,
-  type Form,
   type Of,
 } from '../../form';
 import { HEADER_NAMES, PIN_SIGNALS, type HeaderName } from '../../standards/headers';
-import { GAUGES, type Gauge } from '../../standards/wires';
+import { GAUGES } from '../../standards/wires';
 
 export const CONTROL_KINDS = [
   'momentary',
@@ -66,7 +65,7 @@ export const LAMP_TYPES = [
 ] as const;
 
 /** A terminal of a control: `contact`, `lamp +`. */
-const terminal = matching(/^[a-zA-Z0-9 +−]{1,24}$/).invalid('constructor', 'prototype') as Form<string>;
+const terminal = except(matching(/^[a-zA-Z0-9 +−]{1,24}$/), ['constructor', 'prototype']);
 
 /** A terminal of a control on one pin of a header: `front/6`. */
 export const pinKey = matching(/^[a-z][a-z0-9-]{0,63}\/[0-9]{1,2}$/);
@@ -153,7 +152,7 @@ const header = object({
 /** One wire of the harness as it was really made. */
 const wire = object({
   colour: optional(text(24)),
-  gauge: optional(Joi.valid(...GAUGES) as unknown as Form<Gauge>),
+  gauge: optional(oneOf(GAUGES)),
   length: optional(number(1, 20_000)),
   tested: optional(yesOrNo),
 });

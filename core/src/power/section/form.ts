@@ -1,4 +1,4 @@
-import { GAUGES, PLUGS, type Gauge, type PlugName } from '../../standards/wires';
+import { GAUGES, PLUGS, type PlugName } from '../../standards/wires';
 import {
   id,
   keyed,
@@ -12,13 +12,12 @@ import {
   record,
   text,
   whole,
+  yes,
   yesOrNo,
-  type Form,
   type Of,
 } from '../../form';
-import Joi from 'joi';
 
-const gauge = Joi.valid(...GAUGES) as unknown as Form<Gauge>;
+const gauge = oneOf(GAUGES);
 const amps = number(0, 200);
 
 /** A supply inside, by part; what is not said is not known. */
@@ -60,7 +59,7 @@ const adapter = object({
   /** Another adapter; missing: the supply. */
   on: optional(id),
   /** Parts that hang on it: a key each, so that two pages which plug in different ones don’t collide. */
-  feeds: keyed(id, Joi.boolean().valid(true) as Form<true>, 24),
+  feeds: keyed(id, yes, 24),
   gauge: optional(gauge),
 });
 

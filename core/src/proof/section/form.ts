@@ -4,6 +4,7 @@ import {
   list,
   matching,
   name,
+  nullable,
   number,
   object,
   oneOf,
@@ -94,7 +95,7 @@ const run = object({
     channels: list(
       object({
         ...{ column: text(120), is: oneOf(CHANNELS), part: optional(id) },
-        values: list(number(-1e6, 1e6).allow(null) as unknown as Form<number | null>, 0, 400),
+        values: list(nullable(number(-1e6, 1e6)), 0, 400),
       }),
       0,
       24,

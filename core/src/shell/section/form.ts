@@ -1,7 +1,7 @@
-import Joi from 'joi';
 import { MATERIALS } from '../../standards/materials';
 import {
   amount,
+  atLeast,
   axis,
   bySide,
   content,
@@ -24,7 +24,6 @@ import {
   wall,
   whole,
   yesOrNo,
-  type Form,
   type Of,
   type Side,
 } from '../../form';
@@ -72,15 +71,15 @@ const importedSolid = object({
   /** Boxes from a corner to the opposite one, mm: low x, y, z, high x, y, z. */
   cover: list(numbers<[number, number, number, number, number, number]>(coordinate, 6), 0, MOST_COVER_BOXES),
   /** Cubic millimetres of the material; the cover has `waste` of its own volume more. */
-  volume: Joi.number().min(0) as Form<number>,
-  waste: Joi.number().min(0) as Form<number>,
+  volume: atLeast(0),
+  waste: atLeast(0),
 });
 
 /** The room in a shell that was read: its walls by side, and boxes of what is no room between them. */
 const cavity = object({
   walls: bySide(wall),
   cover: list(numbers<[number, number, number, number, number, number]>(coordinate, 6), 0, MOST_COVER_BOXES),
-  volume: Joi.number().min(0) as Form<number>,
+  volume: atLeast(0),
 });
 
 /**
