@@ -51,8 +51,10 @@ const beginning = (): Plugin => ({
   },
 });
 
-/** What the first view draws with is fetched beside the first scripts, not after them. */
+/** What the first view draws and writes with is fetched beside the first scripts, not after them. */
 const FIRST_VIEW = 'Scene3d';
+const FIRST_FONTS =
+  /\/(barlow-latin-[46]00|barlow-semi-condensed-latin-[56]00|barlow-condensed-latin-600)-normal.*\.woff2$/;
 const firstView = (): Plugin => ({
   name: 'first-view',
   transformIndexHtml: {
@@ -66,9 +68,21 @@ const firstView = (): Plugin => ({
         chunks.find((c) => c.fileName === file)?.imports.forEach(want);
       };
       chunks.filter((c) => c.name === FIRST_VIEW).forEach((c) => want(c.fileName));
-      return [...wanted]
+      const scripts = [...wanted]
         .filter((file) => !html.includes(file))
-        .map((file) => ({ tag: 'link', attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` } }));
+        .map((file) => ({
+          tag: 'link',
+          injectTo: 'head' as const,
+          attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
+        }));
+      const fonts = Object.keys(bundle ?? {})
+        .filter((file) => FIRST_FONTS.test(`/${file}`))
+        .map((file) => ({
+          tag: 'link',
+          injectTo: 'head' as const,
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: true, href: `/${file}` },
+        }));
+      return [...scripts, ...fonts];
     },
   },
 });
@@ -130,8 +144,17 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 2500,
     rolldownOptions: {
-      // One file: a server takes as long for each of fifty small ones as for it.
-      output: { codeSplitting: { groups: [{ name: 'beginning', test: (id: string) => begins.has(id) }] } },
+      // Four files of a like size, which are read side by side: a server takes as long for each of fifty small ones.
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'packages', test: (id: string) => begins.has(id) && id.includes('/node_modules/') },
+            { name: 'beginning', test: (id: string) => begins.has(id) },
+            { name: 'three', test: /\/node_modules\/three\// },
+            { name: FIRST_VIEW, test: /\/web\/src\/.*3d\.tsx$/ },
+          ],
+        },
+      },
       onLog: (level, log, next) => (log.message.includes('node:module') ? undefined : next(level, log)),
     },
   },

@@ -1,4 +1,4 @@
-import { Canvas, type ThreeEvent } from '@react-three/fiber';
+import { Canvas, type RootState, type ThreeEvent } from '@react-three/fiber';
 import type { PlacedPart } from '@young-shell/core/assembly';
 import type { Placement } from '@young-shell/core/document';
 import { kindOf } from '@young-shell/core/parts';
@@ -21,6 +21,13 @@ import { SolidMesh } from './SolidMesh';
 import { untilReleased } from './untilReleased';
 import { useMove } from './useMove';
 
+/** All programs are asked for before the first of them is waited for: they are made side by side. */
+function begin({ gl, scene, camera }: RootState): void {
+  gl.setClearColor('#0d2c25');
+  gl.debug.checkShaderErrors = import.meta.env.DEV;
+  gl.compile(scene, camera);
+}
+
 /** The shell in space on the cutting mat. */
 export function Scene3d({
   id,
@@ -41,7 +48,7 @@ export function Scene3d({
       frameloop="demand"
       dpr={1}
       camera={{ fov: 30, near: 10, far: 12000, up: [0, 0, 1] }}
-      onCreated={({ gl }) => gl.setClearColor('#0d2c25')}
+      onCreated={begin}
       aria-label="The shell in three dimensions"
       role="img"
     >
