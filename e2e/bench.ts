@@ -10,6 +10,26 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(existsSync);
 
+/** What Playwright itself switches off (a second list takes the place of its own), and one more. */
+const FEATURES_OFF = [
+  'AimEnabled',
+  'AvoidCorsURLLoaderRestartOnRedirect',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsFirstBalancedModeAutoEnable',
+  'HttpsUpgrades',
+  'LensOverlay',
+  'MediaRouter',
+  'NetworkTimeServiceQuerying',
+  'OptimizationHints',
+  'PaintHolding',
+  'PreconnectToSearch',
+  'ThirdPartyStoragePartitioning',
+  // The browser's own page for its address bar: loaded with each window, it takes a core for nearly two seconds.
+  'WebUIOmniboxAimPopup',
+  'WebUIOmniboxPopup',
+];
+
 /** A browser and a server of its own with the demo in a fresh database. */
 export class Bench {
   browser!: Browser;
@@ -32,10 +52,13 @@ export class Bench {
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        `--disable-features=${FEATURES_OFF.join(',')}`,
         '--use-angle=swiftshader',
         '--enable-unsafe-swiftshader',
-        // Only WebGL goes through the software renderer: pages painted by it take ten times as long.
+        // Only WebGL goes through the software renderer, as where there is no graphics card: pages painted and put
+        // together by it take ten times as long.
         '--disable-gpu-rasterization',
+        '--disable-gpu-compositing',
       ],
     });
     return this;
