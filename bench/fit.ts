@@ -149,9 +149,21 @@ export async function fitRows(short: boolean): Promise<Row[]> {
       againstMs: await medianOf(() => bytes.fill(1), runs),
     });
   }
+  // Routes are remembered by the plan: each run has a copy that nobody has asked yet.
+  const fresh = Array.from({ length: 12 }, () => {
+    const document = structuredClone(demo);
+    return { document, assembly: assemble(document) };
+  });
+  let k = 0;
   rows.push({
     what: 'all cables of the demo',
-    ms: await medianOf(() => routesOf(demo, assembly), short ? 1 : 9),
+    ms: await medianOf(
+      () => {
+        const { document, assembly: anew } = fresh[k++ % fresh.length]!;
+        return routesOf(document, anew);
+      },
+      short ? 1 : 9,
+    ),
     limit: 400,
     against: 'copying the plan through JSON',
     againstMs: copy,

@@ -42,7 +42,7 @@ export async function frames(document: Conversion, moves: number): Promise<Row> 
     await session.send('Performance.enable', { timeDomain: 'threadTicks' });
     await page.getByRole('radio', { name: 'Plan' }).click();
     await page.waitForTimeout(2500);
-    await page.getByRole('tab', { name: 'Ways', exact: true }).click();
+    await page.getByRole('tab', { name: 'Ways out', exact: true }).click();
     const always = () => Promise.resolve(true);
     // A browser compiles what it has run often: the first moves are not what a drag is like.
     await dragged(page, session, 2 * moves, always);
