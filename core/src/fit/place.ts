@@ -42,6 +42,8 @@ export interface PlaceOptions {
   near?: Placement;
   /** Grid step of positions, mm. */
   step?: number;
+  /** Only with all the room that is wanted; otherwise with as little as does not stop where there is no such place. */
+  enough?: 'wanted';
 }
 
 /**
@@ -63,7 +65,7 @@ export function placeFor(
   const mates = new Set([id, ...Object.keys(rowOf(document.layout, id)?.row.parts ?? {}), ...standingOn(document, id)]);
   const others: Assembly = { ...assembly, parts: assembly.parts.filter((p) => !mates.has(p.id)) };
   // All the room it wants, screwed down or hanging; only then as little as does not stop.
-  for (const enough of ['wanted', 'touching'] as const)
+  for (const enough of options.enough ? [options.enough] : (['wanted', 'touching'] as const))
     for (const seated of [true, false]) {
       if (found.length > 0) break;
       for (const orientation of orientations)

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { applyChange, readConversion, type Change, type Conversion } from '../document';
+import { assemble } from '../assembly';
 import { partFrom } from '../parts';
 import { conflictOf, searchLayouts, settledLayouts, settledWays, waysOutOf, type FitOption } from '../search';
-import { whatWouldFitTogether } from '../fit/jobs';
+import { howFarDown, howFarDownAnew, smallest, whatWouldFitTogether } from '../fit/jobs';
 import { loadSolidKernel } from '../solid';
 import { standardPart } from '../standards';
 import type { JobHost, Tools } from '../station';
@@ -131,3 +132,44 @@ it('what goes in together says all that stops with it, the warmth of its air too
     for (const { sentence } of anew) expect(later).toContain(sentence);
   }
 }, 90_000);
+
+describe('a stool with a row of drives in its drawer', () => {
+  const host: JobHost = { ...tools, tell: () => undefined, transfer: (value) => value };
+  const stool = demo('piano-stool');
+  const stopped = async (plan: Conversion) =>
+    (await tools.everything(plan)).filter((f) => f.verdict === 'stop' && f.accepted === undefined);
+  /** Does what was found say just what stops in a copy of it that did not stop before? */
+  async function saysWhatStops({ change, later }: { change: Change; later?: string[] }): Promise<Conversion> {
+    const before = new Set((await stopped(stool)).map((f) => f.id));
+    const plan = applyChange(stool, change).document;
+    const anew = (await stopped(plan)).filter((f) => !before.has(f.id));
+    expect([...later!].sort()).toEqual([...new Set(anew.map((f) => f.sentence))].sort());
+    return plan;
+  }
+  it('cut down says what stops by it, with everything where it is and placed anew', async () => {
+    const stays = await howFarDown(host, stool);
+    expect(stays.cuts.length).toBeGreaterThan(0);
+    await saysWhatStops(stays);
+    const anew = (await howFarDownAnew(host, stool, 1))!;
+    await saysWhatStops(anew);
+    // Six discs in less room and air: the station of the air has its say.
+    expect(anew.later!.some((sentence) => sentence.includes('m³/h'))).toBe(true);
+  }, 90_000);
+  it('has a smallest box for all of its kit, the row in it as one', async () => {
+    const found = (await smallest(host, stool, 'height', 6, {}))!;
+    const plan = await saysWhatStops(found);
+    const { hull, parts, unplaced } = assemble(plan);
+    expect(unplaced).toEqual([]);
+    expect(parts).toHaveLength(Object.keys(stool.kit.parts).length);
+    for (const part of parts)
+      for (const i of [0, 1, 2] as const) {
+        expect(part.low[i], part.id).toBeGreaterThan(hull.innerLow[i] - 1e-6);
+        expect(part.high[i], part.id).toBeLessThan(hull.innerHigh[i] + 1e-6);
+      }
+    const drives = parts.filter((p) => p.id.startsWith('drive-')).map((p) => p.low);
+    drives.slice(1).forEach((low, i) => {
+      const before = drives[i]!;
+      expect(Math.hypot(...low.map((v, k) => v - before[k]!))).toBeCloseTo(stool.layout.rows!['row-1']!.pitch, 3);
+    });
+  }, 90_000);
+});

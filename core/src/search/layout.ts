@@ -61,7 +61,7 @@ export interface Start {
 
 export function startOf(document: Conversion, { keep = 'locked', wishes, only, free, enough }: LayoutOptions): Start {
   const whole = assemble(document);
-  // A row is placed as one thing, by hand or by “Place it for me”.
+  // A row is placed as one thing, before the search; in the shell it stays.
   const inRow = (id: string) => rowOf(document.layout, id) !== undefined;
   const stays = (id: string) => {
     const placement = document.layout.placements[id];

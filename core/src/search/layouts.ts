@@ -6,7 +6,7 @@ import { judgeOf } from './judged';
 import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
-import { ridersFirst } from './riders';
+import { ridersFirst, type Proposed } from './riders';
 import { randomFrom } from './random';
 import { costIn, fixedSpots, kitOf, wantedWebs, type Freedom, type SearchedKit } from './searchedKit';
 
@@ -32,13 +32,14 @@ const TRY = 90;
 const RIDES_TRIED = 3;
 
 /**
- * Places the whole kit in several different ways. What is to ride on a lid, door, drawer, tray or frame is put there first;
- * everything else is searched beside it.
+ * Places the whole kit in several different ways. What is to ride on a lid, door, drawer, tray or frame is put there first,
+ * and a row that is not in the shell as one thing; everything else is searched beside them.
  */
 export function searchLayouts(document: Conversion, options: LayoutOptions = {}): LayoutResult {
   let last: LayoutResult | undefined;
+  const memory: Proposed = new Map();
   for (let other = 0; other < RIDES_TRIED; other++) {
-    const riding = ridersFirst(document, options, other);
+    const riding = ridersFirst(document, options, other, memory);
     if (!riding) return last ?? searchFree(document, options);
     if (riding.homeless.length > 0)
       return last ?? { layouts: [], searched: riding.searched, ended: 'enough', homeless: riding.homeless };

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChange, complaintsOf, defaultBox, lidAt, newConversion, type Conversion } from '../document';
 import { heldOn, sweepsOf } from '../fit';
@@ -72,5 +73,73 @@ describe('a search that is told what rides', () => {
     expect(gone.layout).not.toHaveProperty('rides');
     expect(complaintsOf(rides(box(), 'drive-1', 'nothing-1'))[0]!.message).toContain('name a lid');
     expect(complaintsOf(rides(box(), 'drive-1', 'drive-2'))[0]!.message).toContain('can’t put');
+  });
+});
+
+describe('a row that is in no shell yet', () => {
+  /** Drives in a row, beside a board, in a box of such a room. */
+  const rowOf = (room: [number, number, number], count: number, pitch: number): Conversion => {
+    const hull = defaultBox();
+    [hull.width, hull.depth, hull.height] = room.map((v) => measured(v)) as [never, never, never];
+    const document = newConversion('Box with a row', hull);
+    const parts = Object.fromEntries(Array.from({ length: count }, (_, i) => [`drive-${i + 1}`, i]));
+    for (const id of Object.keys(parts)) document.kit.parts[id] = partFrom(standardPart('drive/2.5-7')!, id);
+    document.kit.parts['drive-9'] = partFrom(standardPart('drive/3.5')!, 'Beside it');
+    return applyChange(document, {
+      type: 'setRow',
+      id: 'row-1',
+      row: { name: 'Drives', along: 'top', pitch, held: 'side brackets', parts },
+    }).document;
+  };
+
+  it('is placed as one, at its pitch, in whatever box it goes into; nothing stops, and what fails is named', () => {
+    let [found, failed] = [0, 0];
+    fc.assert(
+      fc.property(
+        fc.tuple(...[0, 1, 2].map(() => fc.integer({ min: 120, max: 420 }))),
+        fc.integer({ min: 2, max: 4 }),
+        fc.integer({ min: 8, max: 30 }),
+        (room, count, pitch) => {
+          const document = rowOf(room as [number, number, number], count, pitch);
+          const { layouts, homeless } = searchLayouts(document, { wanted: 1, steps: 120 });
+          const [layout] = layouts;
+          if (!layout) {
+            failed++;
+            // Whatever its size along the row: that of a drive with its plug and a gap on all sides goes in anywhere larger.
+            const long = 7 + (count - 1) * pitch;
+            const sizes = [long + 20, 70 + 20, 100 + 60].sort((a, b) => a - b);
+            if (homeless.length > 0)
+              expect(room.toSorted((a, b) => a - b).some((v, i) => v - 6 < sizes[i]!)).toBe(true);
+            return;
+          }
+          found++;
+          expect(homeless).toEqual([]);
+          const plan = withLayout(document, layout.placements);
+          expect(complaintsOf(plan)).toEqual([]);
+          expect(assemble(plan).unplaced).toEqual([]);
+          const at = Array.from({ length: count }, (_, i) => layout.placements[`drive-${i + 1}`]!);
+          at.forEach(({ x, y, z, rear, top }, i) => {
+            const first = at[0]!;
+            expect([rear, top]).toEqual([first.rear, first.top]);
+            expect(Math.hypot(x - first.x, y - first.y, z - first.z)).toBeCloseTo(i * pitch, 3);
+          });
+          expect(assess(plan).filter((f) => f.verdict === 'stop' && f.station === 'fit')).toEqual([]);
+        },
+      ),
+      { numRuns: 25, seed: 4 },
+    );
+    expect(Math.min(found, failed)).toBeGreaterThan(3);
+  });
+
+  it('rides where one of it is to, and stays where it is once it is in the shell', () => {
+    const document = structuredClone(rowOf([420, 360, 220], 3, 20));
+    document.shell.bodies.lid = lidAt(measured(200));
+    const { layouts } = searchLayouts(rides(document, 'drive-2', 'lid'), { wanted: 1, steps: 200 });
+    const [{ placements }] = layouts as [(typeof layouts)[number]];
+    for (const id of ['drive-1', 'drive-2', 'drive-3']) expect(placements[id]!.on).toBe('lid');
+    const plan = withLayout(document, placements);
+    const again = searchLayouts(plan, { wanted: 1, steps: 200 }).layouts[0]!;
+    for (const id of ['drive-1', 'drive-2', 'drive-3'])
+      expect(withLayout(plan, again.placements).layout.placements[id]).toEqual(placements[id]);
   });
 });

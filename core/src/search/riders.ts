@@ -1,11 +1,11 @@
 import { assemble, turnedSize } from '../assembly';
-import type { Conversion, Placement } from '../document';
+import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
 import { placeFor, standOn } from '../fit';
 import { turnOf } from '../solid';
 import { withLayout } from './judged';
 import type { LayoutOptions } from './layout';
 
-/** Parts put where they are to ride, before everything else is searched. */
+/** Parts put where they are to ride, and rows that are in no shell yet, before everything else is searched. */
 export interface Riding {
   document: Conversion;
   placements: Record<string, Placement>;
@@ -14,14 +14,38 @@ export interface Riding {
   searched: string;
 }
 
+/** Places are tried so far apart, mm; in an empty shell what goes in at all goes in where the grid begins. */
+const STEP = 2;
+const EMPTY_STEP = 6;
+
+/** Places that were found for the first that is put, by its id. */
+export type Proposed = Map<string, Placement[]>;
+
+/** What is put as one: a part that is to ride, or a row by its first part. */
+interface Unit {
+  id: string;
+  parts: string[];
+  /** The body or tray that it is to ride on. */
+  on?: string;
+  /** mm³. */
+  volume: number;
+}
+
 const ASIDE: Placement = { x: 0, y: 0, z: 0, rear: 'rear', top: 'top', locked: false };
 
 /**
- * Parts that a search may move and that are to ride on a body or stand on a tray: the largest first, each where it is best
- * among all that is there.
- * @param other which of the places that were found: 0 the best; undefined where no part is to ride
+ * Parts that a search may move and that are to ride on a body or stand on a tray, and rows none of whose parts is in the
+ * shell: the largest first, each where it is best among all that is there. A row that is in the shell stays.
+ * @param other which of the places that were found for the first of them: 0 the best
+ * @param memory the places of the first of them, for when the same is asked again with another of these
+ * @returns undefined where there is no such part or row
  */
-export function ridersFirst(document: Conversion, options: LayoutOptions, other = 0): Riding | undefined {
+export function ridersFirst(
+  document: Conversion,
+  options: LayoutOptions,
+  other = 0,
+  memory: Proposed = new Map(),
+): Riding | undefined {
   const { kit, layout } = document;
   const { only = Object.keys(kit.parts), free, keep = 'locked' } = options;
   const mayMove = (id: string) => {
@@ -29,45 +53,86 @@ export function ridersFirst(document: Conversion, options: LayoutOptions, other 
     if (!placement) return true;
     return free ? free.includes(id) : keep === 'locked' && !placement.locked;
   };
-  const volume = (id: string) => turnedSize(id, kit.parts[id]!, turnOf(ASIDE)).reduce((v, s) => v * s, 1);
-  const ids = Object.keys(layout.rides ?? {})
-    .filter((id) => only.includes(id) && id in kit.parts && mayMove(id))
-    .sort((a, b) => volume(b) - volume(a));
-  if (ids.length === 0) return undefined;
+  const units = unitsOf(document, only, mayMove);
+  if (units.length === 0) return undefined;
+  const put = new Set(units.flatMap((unit) => unit.parts));
   const rest = Object.fromEntries(
-    Object.entries(layout.placements).filter(([id]) => !ids.includes(id) && only.includes(id)),
+    Object.entries(layout.placements).filter(([id]) => !put.has(id) && only.includes(id)),
   );
   // What others may move is in nobody’s way: it goes elsewhere.
   const staying = Object.fromEntries(Object.entries(rest).filter(([id]) => !mayMove(id)));
   const placements: Record<string, Placement> = {};
   const homeless: string[] = [];
-  for (const [i, id] of ids.entries()) {
-    const to = layout.rides![id]!;
+  for (const [i, unit] of units.entries()) {
     const there = {
       ...document,
-      layout: { ...layout, placements: { ...staying, ...carriersOf(rest, to), ...placements } },
+      layout: { ...layout, placements: { ...staying, ...carriersOf(rest, unit.on), ...placements } },
     };
-    const found = placeOn(there, id, to, i === 0 ? other : 0);
-    if (found) placements[id] = found;
-    else homeless.push(id);
+    const found = i === 0 ? placesOf(there, unit, options, memory)[other] : placesOf(there, unit, options)[0];
+    if (found) Object.assign(placements, placesInRow(layout, unit.id, found));
+    else homeless.push(...unit.parts);
   }
-  const names = ids.map((id) => kit.parts[id]!.name).join(', ');
   return {
     document: withLayout({ ...document, layout: { ...layout, placements: rest } }, placements),
     placements,
     homeless,
-    searched: `${names} where ${ids.length === 1 ? 'it is' : 'they are'} to ride`,
+    searched: units.map((unit) => placeWords(document, unit)).join(', '),
   };
 }
 
-/** The carrier itself, where it is a part that is in the shell. */
-const carriersOf = (placements: Record<string, Placement>, to: string): Record<string, Placement> =>
-  placements[to] ? { [to]: placements[to] } : {};
+function unitsOf({ kit, layout }: Conversion, only: readonly string[], mayMove: (id: string) => boolean): Unit[] {
+  const volume = (id: string) => turnedSize(id, kit.parts[id]!, turnOf(ASIDE)).reduce((v, s) => v * s, 1);
+  const here = (id: string) => only.includes(id) && id in kit.parts;
+  const rides = layout.rides ?? {};
+  const rows = Object.values(layout.rows ?? {}).map((row) => Object.keys(row.parts));
+  const whole = rows.filter((parts) => parts.length > 0 && parts.every((id) => here(id) && !layout.placements[id]));
+  const inRow = new Set(rows.flat());
+  const one = (id: string, parts: string[]): Unit => ({
+    id,
+    parts,
+    ...(rides[id] === undefined ? {} : { on: rides[id] }),
+    volume: parts.reduce((sum, part) => sum + volume(part), 0),
+  });
+  return [
+    ...whole.map((parts) => one(parts.find((id) => rides[id] !== undefined) ?? parts[0]!, parts)),
+    ...Object.keys(rides)
+      .filter((id) => here(id) && !inRow.has(id) && mayMove(id))
+      .map((id) => one(id, [id])),
+  ].sort((a, b) => b.volume - a.volume);
+}
 
-function placeOn(document: Conversion, id: string, to: string, other: number): Placement | undefined {
-  if (to in document.kit.parts) return other === 0 ? standOn(document, id, to)?.placement : undefined;
-  const riding = withLayout(document, { [id]: { ...ASIDE, on: to } });
-  const assembly = assemble(riding);
-  return placeFor(riding, { ...assembly, parts: assembly.parts.filter((p) => p.id !== id) }, id).proposals[other]
-    ?.placement;
+function placeWords({ kit, layout }: Conversion, { id, parts, on }: Unit): string {
+  const name = parts.length > 1 ? `the row ${rowOf(layout, id)?.row.name ?? ''}`.trim() : kit.parts[id]!.name;
+  return on === undefined ? `${name} as one` : `${name} where it is to ride`;
+}
+
+/** The carrier itself, where it is a part that is in the shell. */
+const carriersOf = (placements: Record<string, Placement>, to: string | undefined): Record<string, Placement> =>
+  to !== undefined && placements[to] ? { [to]: placements[to] } : {};
+
+/** The places of a part or a row where it is to be, best first. */
+function placesOf(
+  document: Conversion,
+  { id, on, parts }: Unit,
+  { enough }: LayoutOptions,
+  memory: Proposed = new Map(),
+): Placement[] {
+  const known = memory.get(id);
+  if (known) return known;
+  const find = (): Placement[] => {
+    if (on !== undefined && on in document.kit.parts) {
+      const standing = standOn(document, id, on);
+      return standing ? [standing.placement] : [];
+    }
+    const there = on === undefined ? document : withLayout(document, { [id]: { ...ASIDE, on } });
+    const assembly = assemble(there);
+    const others = { ...assembly, parts: assembly.parts.filter((p) => !parts.includes(p.id)) };
+    const step = others.features.length + others.parts.length === 0 ? EMPTY_STEP : STEP;
+    return placeFor(there, others, id, { step, ...(enough === 'wanted' ? { enough } : {}) }).proposals.map(
+      (p) => p.placement,
+    );
+  };
+  const found = find();
+  memory.set(id, found);
+  return found;
 }

@@ -73,7 +73,9 @@ const COURSES: Readonly<Record<Goal, readonly Course[]>> = {
 
 /** A shell of a room with such walls and a lid, its kit in no place yet. */
 export function boxAround(document: Conversion, room: Room, wall: number): Conversion {
-  const { brief } = document;
+  const { brief, kit, layout } = document;
+  // What was to ride on a body that is gone goes anywhere.
+  const rides = Object.entries(layout.rides ?? {}).filter(([, on]) => on in kit.parts);
   return {
     ...document,
     brief: { ...brief, survivors: {} },
@@ -84,7 +86,12 @@ export function boxAround(document: Conversion, room: Room, wall: number): Conve
       features: {},
       openings: {},
     },
-    layout: { ...document.layout, placements: {}, wishes: {} },
+    layout: {
+      ...layout,
+      placements: {},
+      wishes: {},
+      ...(layout.rides ? { rides: Object.fromEntries(rides) } : {}),
+    },
     cut: { ...document.cut, openings: {} },
   };
 }
