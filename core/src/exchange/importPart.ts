@@ -4,7 +4,7 @@ import { measured } from '../quantity';
 import { area, boxesOfPrism, type Point2 } from '../solid';
 import { fewCorners, UNITS, type FileUnit, type ReadOutline } from './read';
 
-/** A loop is a hole when its points lie this near to a circle, as a share of its diameter, and it is no larger, mm. */
+/** A loop is a hole when it lies this near to a circle, as a share of its diameter, and it is no larger, mm. */
 const ROUND = { share: 0.03, largest: 12 };
 const MOST_CORNERS = 24;
 
@@ -47,8 +47,15 @@ export function partFromOutline(
     const points = placed(loop);
     const circle = circleThrough(points);
     if (!circle || circle.diameter > ROUND.largest) continue;
+    // All corners of a square lie on a circle; the middles of its edges do not.
+    const middles = points.map((p, i): Point2 => {
+      const next = points[(i + 1) % points.length]!;
+      return [(p[0] + next[0]) / 2, (p[1] + next[1]) / 2];
+    });
     const off = Math.max(
-      ...points.map((p) => Math.abs(Math.hypot(p[0] - circle.x, p[1] - circle.y) - circle.diameter / 2)),
+      ...[...points, ...middles].map((p) =>
+        Math.abs(Math.hypot(p[0] - circle.x, p[1] - circle.y) - circle.diameter / 2),
+      ),
     );
     if (off > ROUND.share * circle.diameter) continue;
     const id = `hole-${Object.keys(holes).length + 1}`;
