@@ -29,9 +29,9 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
   const { id, summary, updatedAt } = conversion;
   if (conversion.fault !== undefined) return <UnreadableRow conversion={conversion} onRemove={onRemove} />;
   return (
-    <li className="flex items-center gap-4 border-b border-line px-5 py-4">
+    <li className="flex items-center gap-x-4 gap-y-1 border-b border-line px-5 py-3 max-md:flex-wrap">
       {summary ? <Silhouette outline={summary.outline} /> : <span className="h-12 w-20 shrink-0" />}
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 max-md:basis-3/4">
         {name === undefined ? (
           <Link
             to={`/c/${id}`}
@@ -76,7 +76,7 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
           </span>
         )}
       </div>
-      <span className="figure flex w-44 shrink-0 items-center gap-2 text-xl leading-tight">
+      <span className="figure flex w-52 shrink-0 max-md:w-auto max-md:shrink max-md:grow items-center gap-2 text-xl leading-tight">
         {summary ? (
           <>
             <VerdictMark verdict={summary.headline.verdict} size={14} />
@@ -86,23 +86,25 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
           <span className="text-base text-ink-soft">being judged …</span>
         )}
       </span>
-      <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
-        <Pencil size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label={`Duplicate ${conversion.name}`} onClick={onDuplicate}>
-        <Copy size={16} aria-hidden />
-      </Button>
-      <ExportMenu
-        id={id}
-        trigger={
-          <Button look="quiet" aria-label={`Export ${conversion.name}`}>
-            <Download size={16} aria-hidden />
-          </Button>
-        }
-      />
-      <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>
-        <Trash2 size={16} aria-hidden />
-      </Button>
+      <div className="-mr-2 flex shrink-0">
+        <Button look="quiet" aria-label={`Rename ${conversion.name}`} onClick={() => setName(conversion.name)}>
+          <Pencil size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label={`Duplicate ${conversion.name}`} onClick={onDuplicate}>
+          <Copy size={16} aria-hidden />
+        </Button>
+        <ExportMenu
+          id={id}
+          trigger={
+            <Button look="quiet" aria-label={`Export ${conversion.name}`}>
+              <Download size={16} aria-hidden />
+            </Button>
+          }
+        />
+        <Button look="quiet" aria-label={`Delete ${conversion.name}`} onClick={onRemove}>
+          <Trash2 size={16} aria-hidden />
+        </Button>
+      </div>
     </li>
   );
 }

@@ -52,7 +52,7 @@ export function ConversionsPage() {
 
   return (
     <div className="min-h-full bg-mat bg-[linear-gradient(rgba(205,232,220,.09)_1px,transparent_1px),linear-gradient(90deg,rgba(205,232,220,.09)_1px,transparent_1px)] bg-size-[20px_20px]">
-      <main className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)_340px] gap-8 px-8 py-10 max-lg:grid-cols-1">
+      <main className="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)_340px] gap-8 px-8 py-10 max-lg:grid-cols-1">
         <div>
           <h1 className="m-0 flex items-baseline gap-4 text-mat-ink">
             <span className="tape -rotate-1 px-5 py-2.5 text-4xl">Young Shell</span>
