@@ -1,10 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { applyChange, readConversion, type Change, type Conversion } from '../document';
-import { assemble } from '../assembly';
+import { assemble, type PlacedPart } from '../assembly';
 import { partFrom } from '../parts';
-import { conflictOf, searchLayouts, settledLayouts, settledWays, waysOutOf, type FitOption } from '../search';
+import {
+  conflictOf,
+  searchLayouts,
+  smallestBox,
+  settledLayouts,
+  settledWays,
+  waysOutOf,
+  type FitOption,
+} from '../search';
 import { howFarDown, howFarDownAnew, smallest, whatWouldFitTogether } from '../fit/jobs';
+import { heldOn, marginsOf, stopsAt } from '../fit';
 import { loadSolidKernel } from '../solid';
 import { standardPart } from '../standards';
 import type { JobHost, Tools } from '../station';
@@ -133,6 +142,32 @@ it('what goes in together says all that stops with it, the warmth of its air too
   }
 }, 90_000);
 
+/** All parts of a kit, in the room of a plan: what is put through a wall, as a jack is, no farther out than that. */
+function inside(plan: Conversion, kit: Conversion): readonly PlacedPart[] {
+  const assembly = assemble(plan);
+  const { hull, parts, unplaced } = assembly;
+  expect(unplaced).toEqual([]);
+  expect(parts.map((p) => p.id).sort()).toEqual(Object.keys(kit.kit.parts).sort());
+  expect(stopsAt(marginsOf(assembly))).toEqual([]);
+  for (const part of parts)
+    for (const i of [0, 1, 2] as const) {
+      expect(part.low[i], part.id).toBeGreaterThan(hull.low[i] - 1e-6);
+      expect(part.high[i], part.id).toBeLessThan(hull.high[i] + 1e-6);
+    }
+  return parts;
+}
+
+it('the smallest box of a cabinet has its board on its tray', () => {
+  const cabinet = demo('map-cabinet');
+  const found = smallestBox(cabinet, { goal: 'height', wall: 6, assess, fixed: { 0: 420, 1: 330 } })!;
+  const plan = applyChange(cabinet, found.change).document;
+  inside(plan, cabinet);
+  expect(plan.layout.placements['board-1']).toMatchObject({ with: 'tray-1' });
+  const held = (document: Conversion) => heldOn(document, assemble(document), 'board-1')!.held;
+  expect(held(plan)).toBe(held(cabinet));
+  expect(held(plan)).toBeGreaterThan(2);
+}, 90_000);
+
 describe('a stool with a row of drives in its drawer', () => {
   const host: JobHost = { ...tools, tell: () => undefined, transfer: (value) => value };
   const stool = demo('piano-stool');
@@ -157,15 +192,7 @@ describe('a stool with a row of drives in its drawer', () => {
   }, 90_000);
   it('has a smallest box for all of its kit, the row in it as one', async () => {
     const found = (await smallest(host, stool, 'height', 6, {}))!;
-    const plan = await saysWhatStops(found);
-    const { hull, parts, unplaced } = assemble(plan);
-    expect(unplaced).toEqual([]);
-    expect(parts).toHaveLength(Object.keys(stool.kit.parts).length);
-    for (const part of parts)
-      for (const i of [0, 1, 2] as const) {
-        expect(part.low[i], part.id).toBeGreaterThan(hull.innerLow[i] - 1e-6);
-        expect(part.high[i], part.id).toBeLessThan(hull.innerHigh[i] + 1e-6);
-      }
+    const parts = inside(await saysWhatStops(found), stool);
     const drives = parts.filter((p) => p.id.startsWith('drive-')).map((p) => p.low);
     drives.slice(1).forEach((low, i) => {
       const before = drives[i]!;

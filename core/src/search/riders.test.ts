@@ -57,6 +57,24 @@ describe('a search that is told what rides', () => {
     const plan = withLayout(document, layouts[0]!.placements);
     expect(heldOn(plan, assemble(plan), 'board-1')).toMatchObject({ held: 4, beyond: 0 });
   });
+  it('puts a tray that is in no shell with its board on it, and leaves both together', () => {
+    const tray = partMade({ ...standardTray('board/mini-itx'), rear: 0, openings: {}, held: 'blocks' }, 'Tray');
+    const document = rides(
+      applyChange(box(), { type: 'addPart', id: 'tray-1', part: tray }).document,
+      'board-1',
+      'tray-1',
+    );
+    const { layouts, homeless, searched } = searchLayouts(document, { wanted: 1, steps: 300 });
+    expect(homeless).toEqual([]);
+    expect(searched).toContain('Tray with what stands on it as one');
+    const plan = withLayout(document, layouts[0]!.placements);
+    const assembly = assemble(plan);
+    expect(assembly.unplaced).toEqual([]);
+    expect(plan.layout.placements['board-1']!.with).toBe('tray-1');
+    expect(heldOn(plan, assembly, 'board-1')).toMatchObject({ held: 4, beyond: 0 });
+    expect(complaintsOf(plan)).toEqual([]);
+    expect(assess(plan).filter((f) => f.verdict === 'stop' && f.station === 'fit')).toEqual([]);
+  });
   it('says which part has no place there', () => {
     const document = box();
     document.shell.bodies.lid = lidAt(measured(200));

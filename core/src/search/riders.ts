@@ -1,9 +1,9 @@
-import { assemble, turnedSize } from '../assembly';
+import { assemble, movedWith, turnedSize } from '../assembly';
 import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
 import { placeFor, standOn } from '../fit';
 import { turnOf } from '../solid';
 import { withLayout } from './judged';
-import type { LayoutOptions } from './layout';
+import type { Layout, LayoutOptions } from './layout';
 
 /** Parts put where they are to ride, and rows that are in no shell yet, before everything else is searched. */
 export interface Riding {
@@ -18,13 +18,14 @@ export interface Riding {
 const STEP = 2;
 const EMPTY_STEP = 6;
 
-/** Places that were found for the first that is put, by its id. */
-export type Proposed = Map<string, Placement[]>;
+/** Places that were found for the first that is put, by its id: of all that are put with it. */
+export type Proposed = Map<string, Layout['placements'][]>;
 
-/** What is put as one: a part that is to ride, or a row by its first part. */
+/** What is put as one: a part that is to ride, a row by its first part, or a tray with what is to stand on it. */
 interface Unit {
   id: string;
   parts: string[];
+  how: 'rides' | 'row' | 'carries';
   /** The body or tray that it is to ride on. */
   on?: string;
   /** mm³. */
@@ -34,8 +35,9 @@ interface Unit {
 const ASIDE: Placement = { x: 0, y: 0, z: 0, rear: 'rear', top: 'top', locked: false };
 
 /**
- * Parts that a search may move and that are to ride on a body or stand on a tray, and rows none of whose parts is in the
- * shell: the largest first, each where it is best among all that is there. A row that is in the shell stays.
+ * Parts that a search may move and that are to ride on a body or stand on a tray, rows none of whose parts is in the shell,
+ * and trays that are in no shell with what is to stand on them: the largest first, each where it is best among all that is
+ * there. A row that is in the shell stays.
  * @param other which of the places that were found for the first of them: 0 the best
  * @param memory the places of the first of them, for when the same is asked again with another of these
  * @returns undefined where there is no such part or row
@@ -69,7 +71,7 @@ export function ridersFirst(
       layout: { ...layout, placements: { ...staying, ...carriersOf(rest, unit.on), ...placements } },
     };
     const found = i === 0 ? placesOf(there, unit, options, memory)[other] : placesOf(there, unit, options)[0];
-    if (found) Object.assign(placements, placesInRow(layout, unit.id, found));
+    if (found) Object.assign(placements, found);
     else homeless.push(...unit.parts);
   }
   return {
@@ -87,52 +89,73 @@ function unitsOf({ kit, layout }: Conversion, only: readonly string[], mayMove: 
   const rows = Object.values(layout.rows ?? {}).map((row) => Object.keys(row.parts));
   const whole = rows.filter((parts) => parts.length > 0 && parts.every((id) => here(id) && !layout.placements[id]));
   const inRow = new Set(rows.flat());
-  const one = (id: string, parts: string[]): Unit => ({
+  const one = (id: string, parts: string[], how: Unit['how']): Unit => ({
     id,
     parts,
+    how,
     ...(rides[id] === undefined ? {} : { on: rides[id] }),
     volume: parts.reduce((sum, part) => sum + volume(part), 0),
   });
+  const riding = Object.keys(rides).filter((id) => here(id) && !inRow.has(id) && mayMove(id));
+  const trays = new Set(riding.map((id) => rides[id]!).filter((on) => here(on) && !layout.placements[on]));
   return [
-    ...whole.map((parts) => one(parts.find((id) => rides[id] !== undefined) ?? parts[0]!, parts)),
-    ...Object.keys(rides)
-      .filter((id) => here(id) && !inRow.has(id) && mayMove(id))
-      .map((id) => one(id, [id])),
+    ...whole.map((parts) => one(parts.find((id) => rides[id] !== undefined) ?? parts[0]!, parts, 'row')),
+    ...[...trays].map((id) => one(id, [id, ...riding.filter((other) => rides[other] === id)], 'carries')),
+    ...riding.filter((id) => !trays.has(id) && !trays.has(rides[id]!)).map((id) => one(id, [id], 'rides')),
   ].sort((a, b) => b.volume - a.volume);
 }
 
-function placeWords({ kit, layout }: Conversion, { id, parts, on }: Unit): string {
-  const name = parts.length > 1 ? `the row ${rowOf(layout, id)?.row.name ?? ''}`.trim() : kit.parts[id]!.name;
-  return on === undefined ? `${name} as one` : `${name} where it is to ride`;
+function placeWords({ kit, layout }: Conversion, { id, how, on }: Unit): string {
+  const name = how === 'row' ? `the row ${rowOf(layout, id)?.row.name ?? ''}`.trim() : kit.parts[id]!.name;
+  const words = how === 'carries' ? `${name} with what stands on it` : name;
+  return on === undefined ? `${words} as one` : `${words} where it is to ride`;
 }
 
 /** The carrier itself, where it is a part that is in the shell. */
 const carriersOf = (placements: Record<string, Placement>, to: string | undefined): Record<string, Placement> =>
   to !== undefined && placements[to] ? { [to]: placements[to] } : {};
 
-/** The places of a part or a row where it is to be, best first. */
+/** The places of all that is put as one where it is to be, best first. */
 function placesOf(
   document: Conversion,
-  { id, on, parts }: Unit,
+  unit: Unit,
   { enough }: LayoutOptions,
   memory: Proposed = new Map(),
-): Placement[] {
-  const known = memory.get(id);
+): Layout['placements'][] {
+  const known = memory.get(unit.id);
   if (known) return known;
-  const find = (): Placement[] => {
+  const find = (): Layout['placements'][] => {
+    const { id, on, parts, how } = unit;
     if (on !== undefined && on in document.kit.parts) {
       const standing = standOn(document, id, on);
-      return standing ? [standing.placement] : [];
+      return standing ? [{ [id]: standing.placement }] : [];
     }
     const there = on === undefined ? document : withLayout(document, { [id]: { ...ASIDE, on } });
-    const assembly = assemble(there);
+    const loaded = how === 'carries' ? loadedAt(there, unit) : there;
+    if (!loaded) return [];
+    const assembly = assemble(loaded);
     const others = { ...assembly, parts: assembly.parts.filter((p) => !parts.includes(p.id)) };
     const step = others.features.length + others.parts.length === 0 ? EMPTY_STEP : STEP;
-    return placeFor(there, others, id, { step, ...(enough === 'wanted' ? { enough } : {}) }).proposals.map(
-      (p) => p.placement,
+    return placeFor(loaded, others, id, { step, ...(enough === 'wanted' ? { enough } : {}) }).proposals.map(
+      ({ placement }) => ({
+        ...placesInRow(loaded.layout, id, placement),
+        ...(how === 'carries' ? movedWith(loaded, {}, id, placement) : {}),
+      }),
     );
   };
   const found = find();
-  memory.set(id, found);
+  memory.set(unit.id, found);
   return found;
+}
+
+/** A tray aside with all that is to stand on it; undefined where one of these can’t. */
+function loadedAt(document: Conversion, { id, parts, on }: Unit): Conversion | undefined {
+  let loaded = withLayout(document, { [id]: { ...ASIDE, ...(on === undefined ? {} : { on }) } });
+  for (const rider of parts) {
+    if (rider === id) continue;
+    const standing = standOn(loaded, rider, id);
+    if (!standing) return undefined;
+    loaded = withLayout(loaded, { [rider]: standing.placement });
+  }
+  return loaded;
 }

@@ -74,8 +74,9 @@ const COURSES: Readonly<Record<Goal, readonly Course[]>> = {
 /** A shell of a room with such walls and a lid, its kit in no place yet. */
 export function boxAround(document: Conversion, room: Room, wall: number): Conversion {
   const { brief, kit, layout } = document;
-  // What was to ride on a body that is gone goes anywhere.
-  const rides = Object.entries(layout.rides ?? {}).filter(([, on]) => on in kit.parts);
+  // What was to ride on a body that is gone goes anywhere; what stands on a tray stands on it here, too.
+  const standing = Object.entries(layout.placements).flatMap(([id, p]) => (p.with === undefined ? [] : [[id, p.with]]));
+  const rides = [...standing, ...Object.entries(layout.rides ?? {})].filter(([, on]) => on! in kit.parts);
   return {
     ...document,
     brief: { ...brief, survivors: {} },
@@ -90,7 +91,7 @@ export function boxAround(document: Conversion, room: Room, wall: number): Conve
       ...layout,
       placements: {},
       wishes: {},
-      ...(layout.rides ? { rides: Object.fromEntries(rides) } : {}),
+      rides: Object.fromEntries(rides) as Record<string, string>,
     },
     cut: { ...document.cut, openings: {} },
   };
