@@ -41,8 +41,11 @@ export function searchLayouts(document: Conversion, options: LayoutOptions = {})
   for (let other = 0; other < RIDES_TRIED; other++) {
     const riding = ridersFirst(document, options, other, memory);
     if (!riding) return last ?? searchFree(document, options);
-    if (riding.homeless.length > 0)
-      return last ?? { layouts: [], searched: riding.searched, ended: 'enough', homeless: riding.homeless };
+    if (riding.homeless.length > 0) {
+      const others = last ? [] : searchFree(riding.document, { ...options, steps: 0 }).homeless;
+      const homeless = [...new Set([...riding.homeless, ...others])];
+      return last ?? { layouts: [], searched: riding.searched, ended: 'enough', homeless };
+    }
     const whole = (layout: Layout): Layout => ({
       ...layout,
       placements: { ...layout.placements, ...riding.placements },

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChange, complaintsOf, defaultBox, lidAt, newConversion, type Conversion } from '../document';
-import { heldOn, sweepsOf } from '../fit';
+import { heldOn, placeFor, sweepsOf } from '../fit';
 import { assemble } from '../assembly';
 import { partMade, standardTray } from '../kit';
 import { partFrom } from '../parts';
@@ -83,7 +83,9 @@ describe('a search that is told what rides', () => {
     document.shell.bodies.lid = lidAt(measured(50));
     const found = searchLayouts(rides(document, 'supply-1', 'lid'), { wanted: 1, steps: 100 });
     expect(found.layouts).toEqual([]);
-    expect(found.homeless).toEqual(['supply-1']);
+    // The board is too high for it as well: not even alone is there a place.
+    expect(found.homeless).toEqual(['supply-1', 'board-1']);
+    expect(placeFor(document, assemble(document), 'board-1').proposals).toEqual([]);
   });
   it('is forgotten with the lid; a body that is none is refused in words', () => {
     const document = rides(box(), 'drive-1', 'lid');

@@ -32,6 +32,18 @@ interface Unit {
   volume: number;
 }
 
+/** What belongs together in any shell: rows, and what stands or is to stand on a tray of the kit. */
+export function belonging({ kit, layout }: Conversion): Pick<Conversion['layout'], 'rides' | 'rows'> {
+  const standing = Object.entries(layout.placements).map(([id, at]) => [id, at.with] as const);
+  const rides = [...standing, ...Object.entries(layout.rides ?? {})].filter(
+    ([, on]) => on !== undefined && on in kit.parts,
+  );
+  return {
+    ...(layout.rows ? { rows: layout.rows } : {}),
+    ...(rides.length > 0 ? { rides: Object.fromEntries(rides) as Record<string, string> } : {}),
+  };
+}
+
 const ASIDE: Placement = { x: 0, y: 0, z: 0, rear: 'rear', top: 'top', locked: false };
 
 /**

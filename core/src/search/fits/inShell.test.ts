@@ -40,6 +40,8 @@ describe('a kit in the shell of another conversion', () => {
     const plan = kitInShell(cabinet, stool);
     const assembly = assemble({ ...plan, layout: { ...plan.layout, placements: placements! } });
     expect(assembly.parts.length).toBe(Object.keys(cabinet.kit.parts).length);
+    // What stands on its tray there does so here.
+    expect(placements!['board-1']).toMatchObject({ with: 'tray-1' });
     expect(stopsAt(marginsOf(assembly))).toEqual([]);
     expect(spare).toBeCloseTo(
       Math.min(
@@ -56,5 +58,7 @@ describe('a kit in the shell of another conversion', () => {
     expect(spare).toBeUndefined();
     // The housing is 118 mm high, 182 wide and 246 deep: nothing of the typewriter is.
     expect(homeless).toContain('External graphics housing');
+    // Six drives a pitch of 37 mm apart are 212 mm long: they go nowhere as one.
+    expect(homeless.filter((name) => name.startsWith('Archive drive'))).toHaveLength(6);
   });
 });

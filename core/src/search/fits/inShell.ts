@@ -4,6 +4,7 @@ import { marginsOf } from '../../fit';
 import type { Assess } from '../judged';
 import { searchLayouts } from '../layouts';
 import type { Layout } from '../layout';
+import { belonging } from '../riders';
 
 /** Whether a kit goes into the shell of another conversion. */
 export interface InShell {
@@ -24,13 +25,17 @@ export interface InShellOptions {
 const STEPS = 500;
 const WANTED = 3;
 
-/** The shell of one conversion with the kit of another: nothing is in it yet, its brief holds. */
-export const kitInShell = ({ kit }: Conversion, { name, shell, brief }: Conversion): Conversion => ({
-  ...newConversion(name, shell.hull),
-  shell,
-  brief: { ...brief, targets: {} },
-  kit,
-});
+/** The shell of one conversion with the kit of another, its rows and what stands on its trays: nothing is in it yet, its brief holds. */
+export function kitInShell(from: Conversion, { name, shell, brief }: Conversion): Conversion {
+  const plan = newConversion(name, shell.hull);
+  return {
+    ...plan,
+    shell,
+    brief: { ...brief, targets: {} },
+    kit: from.kit,
+    layout: { ...plan.layout, ...belonging(from) },
+  };
+}
 
 /** Tries a kit in the shell of another conversion, as if that were empty. */
 export function inShell(kit: Conversion, shell: Conversion, options: InShellOptions = {}): InShell {

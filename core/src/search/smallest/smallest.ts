@@ -3,6 +3,7 @@ import { measured } from '../../quantity';
 import type { Assess } from '../judged';
 import type { Layout } from '../layout';
 import { searchLayouts } from '../layouts';
+import { belonging } from '../riders';
 import { boundOf, outsideOf } from './bound';
 
 export const GOALS = ['litres', 'height', 'footprint'] as const;
@@ -73,10 +74,9 @@ const COURSES: Readonly<Record<Goal, readonly Course[]>> = {
 
 /** A shell of a room with such walls and a lid, its kit in no place yet. */
 export function boxAround(document: Conversion, room: Room, wall: number): Conversion {
-  const { brief, kit, layout } = document;
-  // What was to ride on a body that is gone goes anywhere; what stands on a tray stands on it here, too.
-  const standing = Object.entries(layout.placements).flatMap(([id, p]) => (p.with === undefined ? [] : [[id, p.with]]));
-  const rides = [...standing, ...Object.entries(layout.rides ?? {})].filter(([, on]) => on! in kit.parts);
+  const { brief, layout } = document;
+  // What was to ride on a body that is gone goes anywhere.
+  const { rides: _gone, ...rest } = layout;
   return {
     ...document,
     brief: { ...brief, survivors: {} },
@@ -87,12 +87,7 @@ export function boxAround(document: Conversion, room: Room, wall: number): Conve
       features: {},
       openings: {},
     },
-    layout: {
-      ...layout,
-      placements: {},
-      wishes: {},
-      rides: Object.fromEntries(rides) as Record<string, string>,
-    },
+    layout: { ...rest, ...belonging(document), placements: {}, wishes: {} },
     cut: { ...document.cut, openings: {} },
   };
 }
