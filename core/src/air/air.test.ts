@@ -13,6 +13,7 @@ import {
 } from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
+import { assessAll } from '../plan';
 import { standardPart } from '../standards';
 import { contains, inPlane, sliceLoft } from '../solid';
 import { assessAir } from './assess';
@@ -239,6 +240,36 @@ describe('remedies', () => {
         findings.find((f) => f.id === 'air/rise')!,
       ).length,
     ).toBeGreaterThan(2);
+  });
+});
+
+describe('remedies against noise', () => {
+  it('of a deck that is to be quiet are as quiet as they say, no hotter than is wanted, and stop nowhere', () => {
+    const quiet = after(
+      deck,
+      { type: 'setTarget', id: 'noise-1', target: { kind: 'noise', limit: 15 } },
+      { type: 'setBrief', brief: { ambient: 5 } },
+    );
+    const stops = (document: Conversion) =>
+      assessAll(document)
+        .findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined)
+        .map((f) => f.id);
+    const { findings, report } = assessAir(quiet);
+    const finding = findings.find((f) => f.id === 'air/noise')!;
+    expect(finding.verdict).not.toBe('good');
+    const heat = ({ rise, around }: typeof report) => Math.max(rise, around);
+    const remedies = airRemedies(quiet, finding);
+    expect(remedies.length).toBeGreaterThan(1);
+    for (const { change, label } of remedies) {
+      const next = after(quiet, change);
+      expect(complaintsOf(next)).toEqual([]);
+      const there = reportOf(next);
+      const said = Number(/([−+]\d+(?:\.\d+)?) dB$/.exec(label)?.[1]?.replace('−', '-'));
+      expect(there.noise - report.noise, label).toBeCloseTo(said, -0.4);
+      expect(said).toBeLessThan(-0.6);
+      expect(heat(there)).toBeLessThanOrEqual(Math.max(report.wantedRise, heat(report)) + 0.2);
+      expect(stops(next).filter((id) => !stops(quiet).includes(id))).toEqual([]);
+    }
   });
 });
 
