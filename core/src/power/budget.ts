@@ -87,9 +87,12 @@ export interface Advice {
   buy: number | undefined;
 }
 
+/** At its peak no more than this share of what a supply gives. Handbook, “Power”, 1. */
+export const MOST_LOADED = 0.85;
+
 /** Typical load 40–60 % and peak under 85 % of the rating. Handbook, “Power”, 1. */
 export function adviceFor({ loads }: Budget): Advice {
-  const least = Math.max(loads.peak.total, loads.start.total) / 0.85;
+  const least = Math.max(loads.peak.total, loads.start.total) / MOST_LOADED;
   const [from, to] = [loads.typical.total / 0.6, loads.typical.total / 0.4];
   return { least, from, to, buy: RATINGS.find((r) => r >= least && r >= from) };
 }

@@ -2,6 +2,7 @@ export { assessPower } from './assess';
 export {
   budgetOf,
   LOAD_STATES,
+  MOST_LOADED,
   ratedAt,
   USUAL,
   type Advice,

@@ -1,5 +1,6 @@
 import type { SourceSetting, Trigger } from '../document';
 import { PD_LEVELS } from '../standards';
+import { MOST_LOADED } from './budget';
 
 /** What is said of a source outside. */
 export interface Judged {
@@ -58,11 +59,11 @@ export function judgeSource(source: SourceSetting, watts: number, efficiency: nu
       bad: true,
       words: `The source gives ${has.toFixed(0)} W; with the loss of the DC board ${input.toFixed(0)} W are asked of it.`,
     });
-  else if (input > 0.85 * has)
+  else if (input > MOST_LOADED * has)
     said.push({
       what: 'amps',
       bad: false,
-      words: `The source gives ${has.toFixed(0)} W, and ${input.toFixed(0)} W are asked at peak: over 85 % of it.`,
+      words: `The source gives ${has.toFixed(0)} W, and ${input.toFixed(0)} W are asked at peak: over ${100 * MOST_LOADED} % of it.`,
     });
   return said;
 }

@@ -1,5 +1,6 @@
 import { type Conversion } from '../../document';
 import { type Figure, type Finding, type Say } from '../../findings';
+import { MOST_LOADED } from '../budget';
 import { type PowerReport } from '../report';
 import { PRACTICE, SUM, w } from './say';
 
@@ -42,11 +43,11 @@ export function ratingFindings(
       about,
       true,
     );
-  else if (most > 0.85 * rating)
+  else if (most > MOST_LOADED * rating)
     say(
       'rating',
       'warn',
-      `${w(most)} are asked ${worse}: ${((100 * most) / rating).toFixed(0)} % of the supply’s ${w(rating)}; 85 % leave it air. ${advice.buy ? `One of ${advice.buy} W would be right.` : ''}`.trim(),
+      `${w(most)} are asked ${worse}: ${((100 * most) / rating).toFixed(0)} % of the supply’s ${w(rating)}; ${100 * MOST_LOADED} % leave it air. ${advice.buy ? `One of ${advice.buy} W would be right.` : ''}`.trim(),
       `${most.toFixed(0)} / ${rating.toFixed(0)} W`,
       figures,
       about,
