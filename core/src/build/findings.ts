@@ -79,7 +79,7 @@ export function buildFindings(document: Conversion, report: BuildReport): Findin
       'warn',
       `Shell and kit weigh ${weight.kilograms.toFixed(1)} kg; lifted as you say, ${weight.people === 1 ? 'one may lift' : `${weight.people} may lift`} ${weight.limit.toFixed(1)}. ${weight.advice[0]!}`,
       `${weight.kilograms.toFixed(0)} kg to lift`,
-      [{ label: 'to lift', value: weight.kilograms * 1000, unit: 'gram', source: NIOSH }],
+      [{ label: 'to lift', value: weight.kilograms * 1000, unit: 'gram', source: NIOSH, worse: 'more' }],
     );
   for (const held of weight.carried.filter((c) => !c.ok))
     say(

@@ -399,7 +399,10 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
     deck,
     { type: 'addTry', id: 'try-1', attempt: { set: 'A', modeline: 'x', seen: 'locks', picture: [0, 1, 0, 1] } },
   ],
-  accept: [deck, { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop' } }],
+  accept: [
+    deck,
+    { type: 'accept', finding: 'fit/card-1|lid-rib-1', accepted: { reason: 'foam', verdict: 'stop', amount: 3.8 } },
+  ],
   all: [
     deck,
     {

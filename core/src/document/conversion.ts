@@ -5,8 +5,10 @@ import {
   keyed,
   matching,
   name,
+  number,
   object,
   oneOf,
+  optional,
   text,
   whole,
   words,
@@ -18,7 +20,7 @@ import { FORBIDDEN_KEYS } from './keys';
 import { SECTIONS, type Sections } from './sections';
 
 /** The schema this build writes. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 /** A document may have so many characters as compact JSON; a change that would make it larger is refused. */
 export const LARGEST_DOCUMENT = 16_000_000;
@@ -33,7 +35,12 @@ const frame = {
   /** Findings the user has looked at and lives with, why, and how bad they were then: if one gets worse, it is open again. */
   accepted: keyed(
     except(words(200), FORBIDDEN_KEYS),
-    object({ reason: text(300), verdict: oneOf(['stop', 'warn', 'note']) }),
+    object({
+      reason: text(300),
+      verdict: oneOf(['stop', 'warn', 'note']),
+      /** How bad it was among those of its verdict; more is worse. */
+      amount: optional(number(-1e9, 1e9)),
+    }),
     400,
   ),
   /** Up to which number the ids of a stem were given out and are gone: `card: 2` once `card-2` was taken out. */

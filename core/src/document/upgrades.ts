@@ -15,6 +15,7 @@ const UPGRADES: Readonly<Record<number, (document: Old) => void>> = {
   // 7 → 8: parts may ride on what opens and stand in rows, drawers have boards and rails; nothing older changes.
   // 8 → 9: own parts may be trays and frames made from a few sizes, on which others stand; nothing older changes.
   // 9 → 10: drawers know what is over and under them when they are out, frames carry mesh; nothing older changes.
+  // 10 → 11: what is accepted knows how bad it was; of what was accepted before only the verdict counts.
 };
 
 /** Brings a document of an older version to the present one, in place. True when there was something to do. */

@@ -1,5 +1,6 @@
 import type { Accepted } from '../document';
 import { RANK, type Finding, type Verdict } from './finding';
+import { badnessOf, isWorse } from './worse';
 
 /** The worst of a station, for its cell in the verdict strip. */
 export interface StationVerdict {
@@ -15,7 +16,8 @@ export function collect(findings: readonly Finding[], accepted: Record<string, A
   return findings
     .map((f) => {
       const known = accepted[f.id];
-      return known && RANK[f.verdict] >= RANK[known.verdict] ? { ...f, accepted: known.reason } : f;
+      if (!known) return f;
+      return isWorse(known, badnessOf(f)) ? { ...f, lapsed: known.reason } : { ...f, accepted: known.reason };
     })
     .map((f, i) => ({ f, i }))
     .sort(

@@ -32,6 +32,8 @@ export interface Figure {
   unit: Unit;
   /** Formula or document. */
   source: Source;
+  /** It is what makes the finding bad: the more, or the less, the worse. */
+  worse?: 'more' | 'less';
 }
 
 /** What a finding is about; the view goes there. */
@@ -67,6 +69,8 @@ export interface Finding {
   mayHaveRemedies?: boolean;
   /** Set by `collect` where the user accepted it. */
   accepted?: string;
+  /** Set by `collect` where the user accepted it, and it has got worse since: why it was acceptable. */
+  lapsed?: string;
 }
 
 export const RANK: Readonly<Record<Verdict, number>> = { stop: 0, warn: 1, note: 2, good: 3 };

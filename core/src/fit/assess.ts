@@ -102,7 +102,7 @@ const percent = (p: number) =>
 function figuresOf(margin: JudgedMargin): Finding['figures'] {
   const { spread } = margin;
   return [
-    { label: 'distance', value: margin.distance, unit: 'mm', source: DISTANCE },
+    { label: 'distance', value: margin.distance, unit: 'mm', source: DISTANCE, worse: 'less' },
     { label: 'required', value: margin.required.value, unit: 'mm', source: REQUIRED(margin) },
     { label: 'spare, worst case', value: spread.worst, unit: 'mm', source: CHAIN },
     { label: 'spare, ± at 95 %', value: spread.half95, unit: 'mm', source: CHAIN },

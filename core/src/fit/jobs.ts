@@ -1,6 +1,6 @@
 import { assemble } from '../assembly';
 import { applyChange, type Change, type Conversion } from '../document';
-import type { Finding } from '../findings';
+import { newOrWorse, type Finding } from '../findings';
 import {
   conflictOf,
   fitTogether,
@@ -205,7 +205,7 @@ export async function whatWouldFitTogether(
   return sure;
 }
 
-/** What stops after a change that did not stop before: by all stations, what they say after a while included, or at rest. */
+/** What stops after a change that did not stop before, or not so badly: by all stations, what they say after a while included, or at rest. */
 async function laterStops(
   host: JobHost,
   document: Conversion,
@@ -214,9 +214,9 @@ async function laterStops(
 ): Promise<string[]> {
   const stops = (findings: readonly Finding[]) =>
     findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
-  const before = new Set(stops(await ask(document)).map((f) => f.id));
-  const there = await ask(applyChange(document, change).document);
-  return [...new Set(stops(there).flatMap((f) => (before.has(f.id) ? [] : [f.sentence])))];
+  const before = stops(await ask(document));
+  const there = stops(await ask(applyChange(document, change).document));
+  return [...new Set(newOrWorse(before, there).map((f) => f.sentence))];
 }
 
 /** Whether the kit of one conversion goes into the shell of another. */

@@ -55,7 +55,7 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
         : `${device.node.name} could move ${mb(device.alone)}; ${own ? 'its link' : edge.node.name} has ${mb(edge.rate)} (${edge.link}): ${share.toFixed(0)} % of it.${device.node.type === 'graphics' ? ' Pictures that fit into the card’s own memory hardly feel that; what is loaded all the time does.' : ''}`,
       `${edge.rate.toFixed(0)} of ${edge.asked.toFixed(0)} MB/s`,
       [
-        { label: 'asked', value: edge.asked, unit: 'MB/s', source: PRACTICE },
+        { label: 'asked', value: edge.asked, unit: 'MB/s', source: PRACTICE, worse: 'more' },
         { label: 'link', value: edge.rate, unit: 'MB/s', source: PCI },
       ],
       about(device.node.part),

@@ -168,7 +168,7 @@ export function modelFindings(document: Conversion): Finding[] {
         `${p.name} was ${p.measured.toFixed(0)} °C in ${run.name}; the model says ${p.predicted.toFixed(0)} ± ${p.doubt.toFixed(0)}. Correct the model by this run, and all stations reckon with it.`,
         `${p.name}: model off`,
         [
-          { label: 'measured', value: p.measured, unit: '°C', source: READ },
+          { label: 'measured', value: p.measured, unit: '°C', source: READ, worse: 'more' },
           { label: 'computed', value: p.predicted, unit: '°C', source: MODEL },
         ],
         [{ kind: 'part', id: p.part }],

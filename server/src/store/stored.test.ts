@@ -11,10 +11,9 @@ import { createApp } from '../app';
 import { openDatabase } from './database';
 
 // Databases as earlier versions wrote them: each opens, lists, changes and undoes.
-const STORED = readdirSync(fileURLToPath(new URL('stored', import.meta.url))).map((name) => ({
-  name,
-  schema: Number(/\d+/.exec(name)![0]),
-}));
+const STORED = readdirSync(fileURLToPath(new URL('stored', import.meta.url)))
+  .map((name) => ({ name, schema: Number(/\d+/.exec(name)![0]) }))
+  .sort((a, b) => a.schema - b.schema);
 const open: Knex[] = [];
 afterEach(async () => {
   for (const database of open.splice(0)) await database.destroy();

@@ -1,4 +1,4 @@
-import type { Finding, Unit } from '@young-shell/core/findings';
+import { amountOf, type Finding, type Unit } from '@young-shell/core/findings';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
 import type { LengthUnit, Source } from '@young-shell/core/quantity';
 import { useState } from 'react';
@@ -42,6 +42,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
     'remedies',
     wanted && !busy ? [document, finding] : undefined,
   );
+  const amount = amountOf(finding);
   const about = finding.about.find(
     (a) => a.kind === 'part' || a.kind === 'feature' || a.kind === 'face' || a.kind === 'cut',
   );
@@ -86,6 +87,11 @@ export function FindingCard({ finding }: { finding: Finding }) {
           )}
         </div>
       )}
+      {finding.lapsed !== undefined && (
+        <p className="mt-1 mb-0 ml-6 text-sm text-warn">
+          You lived with it ({finding.lapsed || 'no reason given'}); it has got worse since.
+        </p>
+      )}
       {finding.accepted !== undefined ? (
         <p className="mt-1 mb-0 ml-6 text-sm text-ink-soft">
           Accepted: {finding.accepted || 'no reason given'}{' '}
@@ -116,7 +122,11 @@ export function FindingCard({ finding }: { finding: Finding }) {
                 submit({
                   type: 'accept',
                   finding: finding.id,
-                  accepted: { reason: reason.slice(0, 300), verdict: finding.verdict },
+                  accepted: {
+                    reason: reason.slice(0, 300),
+                    verdict: finding.verdict,
+                    ...(amount === undefined ? {} : { amount }),
+                  },
                 });
               setReason(undefined);
             }}

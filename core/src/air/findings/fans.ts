@@ -83,7 +83,7 @@ export function fanFindings({ brief }: Conversion, report: AirReport, say: Say):
       `All fans together make ${report.noise.toFixed(0)} dB(A) at 1 m ${under(report.state)}${over ? `; the target is ${limit}` : ''}. ${loudest ? `Loudest is ${loudest.name} with ${loudest.level.toFixed(0)} dB(A).` : ''}`,
       `${report.noise.toFixed(0)} dB(A)`,
       [
-        { label: 'all fans', value: report.noise, unit: 'dB(A)', source: LEVELS },
+        { label: 'all fans', value: report.noise, unit: 'dB(A)', source: LEVELS, worse: 'more' },
         ...report.noises
           .slice(0, 4)
           .map((n): Figure => ({ label: n.name, value: n.level, unit: 'dB(A)', source: PRACTICE })),

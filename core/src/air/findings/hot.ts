@@ -26,7 +26,7 @@ export function hotFindings(document: Conversion, assembly: Assembly, report: Ai
       sentence: `${print.name} of ${filament} stands in air of ${hot.toFixed(0)} °C; ${filament} softens at about ${softens} °C. Print it in something that stands more, or in metal.`,
       brief: `${print.name} softens`,
       figures: [
-        { label: 'air there', value: hot, unit: '°C', source: NETWORK },
+        { label: 'air there', value: hot, unit: '°C', source: NETWORK, worse: 'more' },
         { label: 'softens', value: softens, unit: '°C', source: PRACTICE },
       ],
       about: [],

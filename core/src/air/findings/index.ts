@@ -64,7 +64,7 @@ export function slowAirFindings(report: AirReport): Finding[] {
       verdict: 'note',
       sentence: `If ${stopped.name} stops, the air around what is hot gets ${oven ? `more than ${OVEN}` : stopped.around.toFixed(0)} K warmer than the room${stopped.worst ? ` and ${stopped.worst.name} reaches ${oven ? 'far more than it stands' : `${stopped.worst.temperature.toFixed(0)} °C`}` : ''}.${over ? ' Fit a temperature cut-out, or watch the fan’s speed.' : ' It stands that.'}`,
       brief: `${stopped.name} stops: +${Math.min(stopped.around, OVEN).toFixed(0)} K`,
-      figures: [{ label: 'rise then', value: stopped.around, unit: 'K', source: NETWORK }],
+      figures: [{ label: 'rise then', value: stopped.around, unit: 'K', source: NETWORK, worse: 'more' }],
       about: [],
     });
   }

@@ -17,7 +17,7 @@ export function riseFindings({ brief }: Conversion, report: AirReport, say: Say)
     judged > 2.5 * wantedRise || judged > 30 ? 'stop' : judged > wantedRise * 1.02 ? 'warn' : 'good';
   const figures: Figure[] = [
     { label: 'rise of the air that leaves', value: rise, unit: 'K', source: BALANCE },
-    { label: 'rise around what is hot', value: report.around, unit: 'K', source: NETWORK },
+    { label: 'rise around what is hot', value: report.around, unit: 'K', source: NETWORK, worse: 'more' },
     { label: 'heat', value: watts, unit: 'W', source: PRACTICE },
     { label: 'air through it', value: litresAnHour(report.through), unit: 'm³/h', source: NETWORK },
     { label: `air for ${wantedRise.toFixed(0)} K`, value: litresAnHour(report.needed), unit: 'm³/h', source: BALANCE },
@@ -62,6 +62,7 @@ export function riseFindings({ brief }: Conversion, report: AirReport, say: Say)
           value: t.temperature,
           unit: '°C',
           source: { kind: 'computed', title: 'room + rise there + watts × K/W' },
+          worse: 'more',
         },
         { label: 'air around it', value: t.air, unit: '°C', source: NETWORK },
         { label: 'at most', value: t.limit, unit: '°C', source: PRACTICE },
@@ -78,7 +79,7 @@ export function riseFindings({ brief }: Conversion, report: AirReport, say: Say)
       'warn',
       `${fan.name} draws air of ${around.toFixed(0)} °C; most supplies are rated for ${SUPPLY_INTAKE} °C at their intake and give less above it.`,
       `${fan.name} breathes ${around.toFixed(0)} °C`,
-      [{ label: 'intake', value: around, unit: '°C', source: NETWORK }],
+      [{ label: 'intake', value: around, unit: '°C', source: NETWORK, worse: 'more' }],
       [{ kind: 'part', id: fan.part }],
       true,
     );

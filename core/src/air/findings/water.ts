@@ -37,7 +37,7 @@ export function waterFindings({ air }: Conversion, { loop }: AirReport, say: Say
       loop.warmest > WARM_WATER + 15 ? 'stop' : 'warn',
       `The water gets ${Math.min(loop.warmest, 150).toFixed(0)} °C: over ${WARM_WATER} °C tubes and pumps age fast. A larger radiator, or more air through it.`,
       `water ${Math.min(loop.warmest, 150).toFixed(0)} °C`,
-      [{ label: 'water, warmest', value: loop.warmest, unit: '°C', source: NETWORK }],
+      [{ label: 'water, warmest', value: loop.warmest, unit: '°C', source: NETWORK, worse: 'more' }],
       [],
     );
   const mains = loop.leaks.find((l) => l.mains);

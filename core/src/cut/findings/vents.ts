@@ -49,7 +49,7 @@ export function ventFindings(document: Conversion, assembly: Assembly, openings:
         `Only ${web.toFixed(1)} mm are left between the holes of ${opening.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
         `web ${web.toFixed(1)} mm`,
         [
-          { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'pitch − hole' } },
+          { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'pitch − hole' }, worse: 'less' },
           {
             label: 'least web',
             value: least,
@@ -68,7 +68,13 @@ export function ventFindings(document: Conversion, assembly: Assembly, openings:
         `Holes of ${widest.toFixed(1)} mm in ${opening.name} let a finger through to ${behind.name}; keep them to ${limit} mm${behind.kind === 'mains' ? ' near mains, and have mains work done by someone licensed for it' : ''}.`,
         `holes ${widest.toFixed(1)} mm`,
         [
-          { label: 'hole', value: widest, unit: 'mm', source: { kind: 'computed', title: 'the pattern' } },
+          {
+            label: 'hole',
+            value: widest,
+            unit: 'mm',
+            source: { kind: 'computed', title: 'the pattern' },
+            worse: 'more',
+          },
           { label: 'at most', value: limit, unit: 'mm', source: FINGER.source },
         ],
       );

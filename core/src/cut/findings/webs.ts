@@ -100,7 +100,13 @@ export const webFindings = (document: Conversion, assembly: Assembly, all: reado
         : `Only ${web.toFixed(1)} mm are left between ${opening.name} and ${beside.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
     brief: web < 0 ? 'openings meet' : `web ${formatLength(web)} mm`,
     figures: [
-      { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'gap between the two outlines' } },
+      {
+        label: 'web',
+        value: web,
+        unit: 'mm',
+        source: { kind: 'computed', title: 'gap between the two outlines' },
+        worse: 'less',
+      },
       {
         label: 'least web',
         value: least,

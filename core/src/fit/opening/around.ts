@@ -72,7 +72,7 @@ export function aroundFindings(document: Conversion, assembly: Assembly): Findin
           : `Pulled out, ${what} passes what is ${WHERE[side]} it at ${mm(Math.max(0, value))}; it wants ${mm(wanted.value)} (${wanted.why}).`,
         brief: `${nameOf(body)} ${mm(value)} ${side}`,
         figures: [
-          { label: `left ${side}`, value, unit: 'mm', source: COUNTED },
+          { label: `left ${side}`, value, unit: 'mm', source: COUNTED, worse: 'less' },
           { label: 'required', value: wanted.value, unit: 'mm', source: wanted.source },
           { label: 'left, ± at 95 %', value: spreadOf(left).half95, unit: 'mm', source: COUNTED },
         ],

@@ -70,7 +70,7 @@ function findingOf(
         : `${what} passes ${plug}${other} at ${mm(Math.max(0, margin.distance))} when ${name} is ${when}; it wants ${mm(margin.required.value)} (${margin.required.why}).`,
     brief: `${name} ${mm(margin.distance)} at ${atWords(motion, margin.share)}`,
     figures: [
-      { label: `distance ${when}`, value: margin.distance, unit: 'mm', source: SWEEP },
+      { label: `distance ${when}`, value: margin.distance, unit: 'mm', source: SWEEP, worse: 'less' },
       { label: 'distance shut', value: margin.shut, unit: 'mm', source: SWEEP },
       { label: 'required', value: margin.required.value, unit: 'mm', source: margin.required.source },
       { label: 'spare, ± at 95 %', value: margin.spread.half95, unit: 'mm', source: SWEEP },

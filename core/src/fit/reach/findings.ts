@@ -93,7 +93,9 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
           figures: [],
         },
       ];
-    const figures = [{ label: `${cable.name}, ${ends}`, value: length, unit: 'mm' as const, source: LENGTH }];
+    const figures = [
+      { label: `${cable.name}, ${ends}`, value: length, unit: 'mm' as const, source: LENGTH, worse: 'more' as const },
+    ];
     const findings: Finding[] = [];
     if (own !== undefined && slack !== undefined && slack < 0)
       findings.push({
@@ -123,7 +125,7 @@ export function reachFindings(document: Conversion, routes: readonly Route[]): F
         sentence: `The ${cable.name} from ${ends} has to bend to a radius of ${mm(radius)}; it wants ${mm(cable.bendRadius)}.`,
         brief: `bend ${mm(radius)}`,
         figures: [
-          { label: 'radius its corners leave room for', value: radius, unit: 'mm', source: LENGTH },
+          { label: 'radius its corners leave room for', value: radius, unit: 'mm', source: LENGTH, worse: 'less' },
           { label: 'wanted', value: cable.bendRadius, unit: 'mm', source: cable.source },
         ],
       });

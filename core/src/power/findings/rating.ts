@@ -15,7 +15,7 @@ export function ratingFindings(
   const figures: Figure[] = [
     { label: 'idle', value: idle.total, unit: 'W', source: SUM },
     { label: 'typical', value: typical.total, unit: 'W', source: SUM },
-    { label: 'peak', value: peak.total, unit: 'W', source: SUM },
+    { label: 'peak', value: peak.total, unit: 'W', source: SUM, worse: 'more' },
     { label: 'start', value: start.total, unit: 'W', source: SUM },
     { label: 'at the wall, typical', value: wall.typical, unit: 'W', source: PRACTICE },
   ];

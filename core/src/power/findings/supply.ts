@@ -35,7 +35,7 @@ export function supplyFindings(document: Conversion, assembly: Assembly, part: s
       starves ? 'stop' : 'warn',
       `${left.toFixed(0)} mm are left before the fan of ${name}: ${starves ? 'it starves, and the supply overheats or switches off under load' : 'it turns faster and louder than its load asks'}. Fit says what stands there and how it may move; or turn the supply over.`,
       `its fan has ${left.toFixed(0)} mm`,
-      [{ label: 'before its fan', value: left, unit: 'mm', source: FIT }],
+      [{ label: 'before its fan', value: left, unit: 'mm', source: FIT, worse: 'less' }],
       [...about, { kind: shut.other.kind, id: shut.other.id }],
     );
   }

@@ -19,7 +19,7 @@ export function wireFindings(wires: readonly Wire[]): Finding[] {
     if (!worst) continue;
     const about: Finding['about'] = [{ kind: 'part', id: wire.part }];
     const figures: Figure[] = [
-      { label: `each conductor, ${worst.rail}`, value: worst.each, unit: 'A', source: OHM },
+      { label: `each conductor, ${worst.rail}`, value: worst.each, unit: 'A', source: OHM, worse: 'more' },
       { label: 'contact stands', value: worst.contact, unit: 'A', source: PRACTICE },
       {
         label: `AWG ${wire.gauge} stands`,

@@ -1,6 +1,6 @@
 import { assemble, type Assembly } from '../../assembly';
 import { complaintsAfter, applyChange, wholeExtentOf, type Change, type Conversion } from '../../document';
-import type { Finding } from '../../findings';
+import { newOrWorse, type Finding } from '../../findings';
 import type { Assess } from '../judged';
 import { afterCut, cutDown, type CutDown } from './cutDown';
 
@@ -36,15 +36,15 @@ const EXACT = 0.5;
 
 /**
  * For each axis the gaps between what stands in the shell, the largest first: of each as much is taken out as nothing stops
- * by that does not stop now, halved between; the next is looked for in what is left. Each is checked on a copy with all that
+ * by that does not stop now, or less badly, halved between; the next is looked for in what is left. Each is checked on a copy with all that
  * stations say at once. More may be possible when parts are placed anew: `howFarAnew`.
  */
 export function howFar(
   document: Conversion,
   { assess, onProgress, stop = () => false, share = 1 }: HowFarOptions,
 ): HowFar {
-  const before = new Map(stopsOf(assess(document)).map((f) => [f.id, f]));
-  const ok = (plan: Conversion) => stopsOf(assess(plan)).every((f) => before.has(f.id));
+  const before = stopsOf(assess(document));
+  const ok = (plan: Conversion) => newOrWorse(before, stopsOf(assess(plan))).length === 0;
   let now = document;
   const cuts: CutDown[] = [];
   const changes: Change[] = [];

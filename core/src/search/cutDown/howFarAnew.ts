@@ -1,5 +1,6 @@
 import { assemble } from '../../assembly';
 import { applyChange, complaintsAfter, rowOf, staysPut, type Change, type Conversion } from '../../document';
+import { newOrWorse, type Finding } from '../../findings';
 import { withLayout } from '../judged';
 import { searchLayouts } from '../layouts';
 import { cutDown, type CutDown } from './cutDown';
@@ -34,12 +35,12 @@ interface Cut {
  * How far a shell can be cut down when everything that is not locked, on a carrier or in a row is placed anew: pieces
  * between what stays, each as large as all of the kit still goes in, as it stands or by a search, halved between; along
  * the three axes in three orders, and in what is left when everything stays where it is, of which that with the least
- * litres counts. A layout counts only when nothing stops that does not stop now, and no survivor goes. At least so far:
+ * litres counts. A layout counts only when nothing stops that does not stop now, or less badly, and no survivor goes. At least so far:
  * another search may find more.
  */
 export function howFarAnew(document: Conversion, options: AnewOptions): HowFar | undefined {
   const { assess, stop = () => false, onProgress, onFound } = options;
-  const before = new Set(stopsOf(assess(document)).map((f) => f.id));
+  const before = stopsOf(assess(document));
   const stays = howFar(document, { assess, stop });
   let best: HowFar | undefined;
   const starts = [
@@ -86,7 +87,7 @@ function without(document: Conversion): Conversion {
 function largestPiece(
   plan: Conversion,
   axis: 0 | 1 | 2,
-  before: ReadonlySet<string>,
+  before: readonly Finding[],
   options: AnewOptions,
 ): Cut | undefined {
   const bare = without(plan);
@@ -114,10 +115,10 @@ function tryPiece(
   plan: Conversion,
   bare: Conversion,
   slab: { axis: 0 | 1 | 2; from: number; to: number },
-  before: ReadonlySet<string>,
+  before: readonly Finding[],
   { assess, seed = 1, steps = STEPS, stop }: AnewOptions,
 ): Cut | undefined {
-  const holds = (made: Conversion) => stopsOf(assess(made)).every((f) => before.has(f.id));
+  const holds = (made: Conversion) => newOrWorse(before, stopsOf(assess(made))).length === 0;
   const cutOf = (from: Conversion): { cut: CutDown; made: Conversion } | undefined => {
     let cut: CutDown;
     try {
