@@ -25,6 +25,7 @@ export { FIT_GROUPS, type FitGroup, type FitOption } from './fits/option';
 export { fitTogether, type Together } from './fits/together';
 export { boundOf, outsideOf } from './smallest/bound';
 export { GOALS, grownBox, smallestBox, type Goal, type Smallest } from './smallest/smallest';
+export { homelessNames } from './riders';
 export { inShell, kitInShell, type InShell } from './fits/inShell';
 export { afterCut, cutDown, type CutDown } from './cutDown/cutDown';
 export { howFar, type HowFar } from './cutDown/howFar';

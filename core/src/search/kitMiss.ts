@@ -1,5 +1,5 @@
 import { assemble, placePart, pluggedIn } from '../assembly';
-import { staysPut, type Conversion, type Placement } from '../document';
+import { rowOf, staysPut, type Conversion, type Placement } from '../document';
 import { byShort, nearestMiss, type Miss } from '../fit';
 import { withLayout } from './judged';
 import type { LayoutOptions } from './layout';
@@ -16,9 +16,11 @@ const STEPS = 150;
 /**
  * By how much parts that can't be together miss it: each in turn is left out, the others are placed, and the one left
  * out is put where it is least in the way. Of all these the least is told.
- * @param set the parts of a conflict, or one that has no place at all
+ * @param of the parts of a conflict, or one that has no place at all; parts of rows are passed over
  */
-export function missOf(document: Conversion, set: readonly string[], options: LayoutOptions = {}): KitMiss | undefined {
+export function missOf(document: Conversion, of: readonly string[], options: LayoutOptions = {}): KitMiss | undefined {
+  // A part of a row is placed with all of it or not at all: by how much it misses alone says nothing.
+  const set = of.filter((id) => rowOf(document.layout, id) === undefined);
   const kept = Object.entries(document.layout.placements).filter(
     ([id]) => !set.includes(id) && (staysPut(document.layout, id) || options.keep === 'placed'),
   );

@@ -44,6 +44,18 @@ export function belonging({ kit, layout }: Conversion): Pick<Conversion['layout'
   };
 }
 
+/** What has no place, in words that claim no more: a row has none as one, what is to ride none there. */
+export function homelessNames({ kit, layout, shell }: Conversion, ids: readonly string[]): string[] {
+  const named = ids.map((id) => {
+    const row = rowOf(layout, id)?.row;
+    if (row) return row.name ? `the row ${row.name} as one` : 'the row as one';
+    const on = layout.rides?.[id];
+    const name = kit.parts[id]?.name ?? id;
+    return on === undefined ? name : `${name} on ${kit.parts[on]?.name ?? shell.bodies[on]?.name ?? on}`;
+  });
+  return [...new Set(named)];
+}
+
 const ASIDE: Placement = { x: 0, y: 0, z: 0, rear: 'rear', top: 'top', locked: false };
 
 /**

@@ -4,6 +4,8 @@ import { MOST_LOADED } from '../budget';
 import { type PowerReport } from '../report';
 import { PRACTICE, SUM, w } from './say';
 
+const MORE = { worse: 'more' as const };
+
 /** What is asked of the supply, against what it gives. */
 export function ratingFindings(
   { power }: Conversion,
@@ -15,8 +17,8 @@ export function ratingFindings(
   const figures: Figure[] = [
     { label: 'idle', value: idle.total, unit: 'W', source: SUM },
     { label: 'typical', value: typical.total, unit: 'W', source: SUM },
-    { label: 'peak', value: peak.total, unit: 'W', source: SUM, worse: 'more' },
-    { label: 'start', value: start.total, unit: 'W', source: SUM },
+    { label: 'peak', value: peak.total, unit: 'W', source: SUM, ...(most === peak.total ? MORE : {}) },
+    { label: 'start', value: start.total, unit: 'W', source: SUM, ...(most > peak.total ? MORE : {}) },
     { label: 'at the wall, typical', value: wall.typical, unit: 'W', source: PRACTICE },
   ];
   const about: Finding['about'] = feeds.map((f) => ({ kind: 'part', id: f.part }));

@@ -59,6 +59,7 @@ describe('a kit in the shell of another conversion', () => {
     // The housing is 118 mm high, 182 wide and 246 deep: nothing of the typewriter is.
     expect(homeless).toContain('External graphics housing');
     // Six drives a pitch of 37 mm apart are 212 mm long: they go nowhere as one.
-    expect(homeless.filter((name) => name.startsWith('Archive drive'))).toHaveLength(6);
+    expect(homeless).toContain('the row Archive drive as one');
+    expect(homeless.some((name) => name.startsWith('Archive drive'))).toBe(false);
   });
 });

@@ -4,14 +4,14 @@ import { marginsOf } from '../../fit';
 import type { Assess } from '../judged';
 import { searchLayouts } from '../layouts';
 import type { Layout } from '../layout';
-import { belonging } from '../riders';
+import { belonging, homelessNames } from '../riders';
 
 /** Whether a kit goes into the shell of another conversion. */
 export interface InShell {
   /** Least spare room of the best layout that was found, mm; missing: none was. */
   spare?: number;
   placements?: Layout['placements'];
-  /** Parts that have no place in it at all, not even alone, by name. */
+  /** What has no place in it at all, not even alone, by name: parts, and rows as one. */
   homeless: string[];
 }
 
@@ -47,5 +47,5 @@ export function inShell(kit: Conversion, shell: Conversion, options: InShellOpti
     return { placements, spare: Math.min(...margins.map((m) => m.spare), Infinity) };
   });
   const [best] = spares.sort((p, q) => q.spare - p.spare);
-  return { ...best, homeless: homeless.map((id) => kit.kit.parts[id]?.name ?? id) };
+  return { ...best, homeless: homelessNames(plan, homeless) };
 }

@@ -2,6 +2,7 @@ import { Search, Square } from 'lucide-react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { OUTLOOK_NAMES, OUTLOOK_WORDS } from '@young-shell/core/document';
 import { outlookOf } from '@young-shell/core/fit';
+import { homelessNames } from '@young-shell/core/search';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
@@ -28,7 +29,7 @@ export function LayoutsPanel() {
   const submit = useSubmit();
   const best = useAtRest(search.best);
   const count = Object.keys(document.kit.parts).length;
-  const names = homeless.map((id) => document.kit.parts[id]?.name ?? id).join(', ');
+  const names = homelessNames(of ?? document, homeless).join(', ');
   return (
     <>
       <Section title="Layouts of the whole kit" aside={<RulesNote />}>
