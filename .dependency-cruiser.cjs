@@ -74,9 +74,9 @@ module.exports = {
     })),
     ...STATIONS.map((station) => ({
       name: `${station}-by-its-front-door`,
-      comment: 'A station takes of another only what its index gives; its station.ts is for the plan alone.',
+      comment: 'A station takes of another only what its index gives; its station.ts, work.ts and commands.ts are for the registries alone.',
       severity: 'error',
-      from: { path: '^core/src', pathNot: [`^core/src/${station}/`, '\\.test\\.ts$', '^core/src/plan/stations\\.ts$'] },
+      from: { path: '^core/src', pathNot: [`^core/src/${station}/`, '\\.test\\.ts$', '^core/src/(plan/stations|work/works|command/commands)\\.ts$'] },
       to: { path: `^core/src/${station}/(?!(section/)?index\\.ts$)` },
     })),
     ...WEB_STATIONS.map((station) => ({
@@ -89,7 +89,7 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
     exclude: { path: 'dist/' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],

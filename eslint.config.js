@@ -3,7 +3,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'kernels/assembly/**', '**/*.wasm.ts'] },
+  { ignores: ['**/dist/**', '.cache/**', '**/node_modules/**', 'kernels/assembly/**', '**/*.wasm.ts'] },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],

@@ -1,22 +1,29 @@
 import { defineConfig } from 'vitest/config';
 
-const project = (name: string, include: string[], testTimeout: number) => ({
-  test: { name, include, testTimeout, hookTimeout: testTimeout, environment: 'node' as const },
+const project = (name: string, include: string[], testTimeout: number, more: object = {}) => ({
+  test: { name, include, testTimeout, hookTimeout: testTimeout, environment: 'node' as const, ...more },
 });
 
 export default defineConfig({
   test: {
-    // Browser tests share two cores with the server they drive: one file at a time there.
+    // Both cores; what is pure shares its modules within a worker, so that each is read once, not once a file.
+    maxWorkers: 2,
     projects: [
-      project('core', ['kernels/src/**/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 30_000),
-      project('server', ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts'], 60_000),
+      project('core', ['kernels/src/**/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 30_000, {
+        isolate: false,
+      }),
+      project('server', ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts'], 60_000, {
+        globalSetup: ['scripts/built.mjs'],
+      }),
       {
         test: {
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
+          globalSetup: ['scripts/built.mjs', 'e2e/globalSetup.ts'],
           testTimeout: 90_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          // After the others: pages and the servers they talk to take both cores.
+          sequence: { groupOrder: 1 },
         },
       },
     ],

@@ -131,11 +131,11 @@ describe('from a measured shell to a cut sheet', () => {
     const download = page.waitForEvent('download');
     await page.getByRole('tab', { name: 'Sheets' }).click();
     await page.getByRole('button', { name: 'All sheets, PDF' }).click();
-    const file = await (await download).path();
+    const file = await bench.saved(download);
     expect(readFileSync(file).subarray(0, 5).toString()).toBe('%PDF-');
     const svg = page.waitForEvent('download');
     await page.getByRole('button', { name: 'SVG' }).click();
-    expect(readFileSync(await (await svg).path(), 'utf8')).toMatch(/^<svg [^>]*width="\d/);
+    expect(readFileSync(await bench.saved(svg), 'utf8')).toMatch(/^<svg [^>]*width="\d/);
 
     const toolbox = await bench.pathOf('Toolbox', 'fit');
     await until(
@@ -341,7 +341,7 @@ describe('the list', () => {
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Export Second box' }).click();
     await page.getByRole('menuitem', { name: /Plan alone/ }).click();
-    const exported = readFileSync(await (await download).path(), 'utf8');
+    const exported = readFileSync(await bench.saved(download), 'utf8');
     await page.getByRole('button', { name: 'Delete Second box' }).click();
     await page.getByRole('link', { name: 'Second box', exact: true }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -363,7 +363,7 @@ describe('the list', () => {
     const page = await bench.page('/');
     const backup = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Back up everything' }).click();
-    const file = await (await backup).path();
+    const file = await bench.saved(backup);
     await page.getByRole('button', { name: 'Delete Third box' }).click();
     await page.getByText(/Taken off the bench \(/).click();
     await page.getByRole('button', { name: 'Delete Third box for good' }).click();
@@ -379,7 +379,7 @@ describe('the list', () => {
 
   it('edits made while the server is away survive leaving for the list, and loading the page again', async () => {
     const path = await bench.pathOf('Toolbox', 'shell');
-    const page = await bench.page('/');
+    const page = await bench.page('/', { offline: true });
     await page.getByRole('link', { name: 'Toolbox', exact: true }).click();
     await page.getByRole('link', { name: /Shell/ }).first().click();
     const height = field(page, 'Height');

@@ -1,36 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync } from 'node:fs';
+import type { ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Conversion } from '@young-shell/core/document';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import { chromium, type Browser, type BrowserContextOptions, type Download, type Page } from 'playwright-core';
+import { chromiumOptions } from './chromium';
+import { endServer, startServer } from './server';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
+/** What is waited for comes within this on a busy machine, ms; a test that waits in vain ends soon. */
+const LONGEST_WAIT = 20_000;
 
-const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(existsSync);
-
-/** What Playwright itself switches off (a second list takes the place of its own), and one more. */
-const FEATURES_OFF = [
-  'AimEnabled',
-  'AvoidCorsURLLoaderRestartOnRedirect',
-  'AvoidUnnecessaryBeforeUnloadCheckSync',
-  'DestroyProfileOnBrowserClose',
-  'HttpsFirstBalancedModeAutoEnable',
-  'HttpsUpgrades',
-  'LensOverlay',
-  'MediaRouter',
-  'NetworkTimeServiceQuerying',
-  'OptimizationHints',
-  'PaintHolding',
-  'PreconnectToSearch',
-  'ThirdPartyStoragePartitioning',
-  // The browser's own page for its address bar: loaded with each window, it takes a core for nearly two seconds.
-  'WebUIOmniboxAimPopup',
-  'WebUIOmniboxPopup',
-];
-
-/** A browser and a server of its own with the demo in a fresh database. */
+/** A server of its own with the demos in a fresh database, and the browser of the run (or one of its own outside of one). */
 export class Bench {
   browser!: Browser;
   address = '';
@@ -41,30 +21,15 @@ export class Bench {
   readonly complaints: string[] = [];
 
   async open(): Promise<this> {
-    if (!CHROMIUM) throw new Error('Chromium is not installed: apt-get install chromium.');
+    const { YOUNG_SHELL_TEST_DATABASE: template, YOUNG_SHELL_TEST_BROWSER: running } = process.env;
+    if (template) copyFileSync(template, this.database);
     await this.startServer();
-    this.browser = await chromium.launch({
-      executablePath: CHROMIUM,
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        `--disable-features=${FEATURES_OFF.join(',')}`,
-        '--use-angle=swiftshader',
-        '--enable-unsafe-swiftshader',
-        // Only WebGL goes through the software renderer, as where there is no graphics card: pages painted and put
-        // together by it take ten times as long.
-        '--disable-gpu-rasterization',
-        '--disable-gpu-compositing',
-      ],
-    });
+    this.browser = running ? await chromium.connect(running) : await chromium.launch(chromiumOptions());
     return this;
   }
 
   async close(): Promise<void> {
+    await this.closePages();
     await this.browser?.close();
     await this.killServer();
   }
@@ -75,38 +40,28 @@ export class Bench {
   }
 
   async startServer(): Promise<void> {
-    const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      cwd: root,
-      env: { ...process.env, PORT: this.port, YOUNG_SHELL_DB: this.database },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+    const { server, address, port } = await startServer(this.database, this.port);
     this.server = server;
-    this.address = await new Promise<string>((resolve, reject) => {
-      let text = '';
-      server.stdout!.on('data', (chunk: Buffer) => {
-        text += chunk.toString();
-        const found = /http:\/\/[\d.]+:(\d+)/.exec(text);
-        if (found) {
-          this.port = found[1]!;
-          resolve(found[0]);
-        }
-      });
-      server.once('exit', () => reject(new Error(`The server ended: ${text}`)));
-    });
+    this.address = address;
+    this.port = port;
   }
 
   async killServer(): Promise<void> {
-    const { server } = this;
-    if (!server || server.exitCode !== null || server.signalCode !== null) return;
-    await new Promise((resolve) => {
-      server.once('exit', resolve);
-      server.kill('SIGKILL');
-    });
+    if (this.server) await endServer(this.server);
   }
 
-  async page(path = '/', options: { theme?: 'light' | 'dark' } = {}): Promise<Page> {
-    const context = await this.browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+  /** A page in a window of its own. `offline`: what puts the interface aside for a time without server comes along. */
+  async page(
+    path = '/',
+    options: { theme?: 'light' | 'dark'; offline?: boolean; window?: BrowserContextOptions } = {},
+  ): Promise<Page> {
+    const context = await this.browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: options.offline ? 'allow' : 'block',
+      ...options.window,
+    });
     const page = await context.newPage();
+    page.setDefaultTimeout(LONGEST_WAIT);
     page.on('pageerror', (error) => this.complaints.push(error.message));
     page.on('console', (message) => {
       if (message.type() === 'error' && !message.text().includes('ERR_') && !/status of 4\d\d/.test(message.text()))
@@ -117,8 +72,16 @@ export class Bench {
         (theme) => localStorage.setItem('young-shell/preferences', JSON.stringify({ theme, unit: 'mm' })),
         options.theme,
       );
-    await page.goto(this.address + path);
+    if (path !== 'about:blank') await page.goto(this.address + path);
     return page;
+  }
+
+  /** Where a file that a page gave away lies now. */
+  async saved(download: Download | Promise<Download>): Promise<string> {
+    const file = await download;
+    const path = join(mkdtempSync(join(tmpdir(), 'young-shell-')), file.suggestedFilename());
+    await file.saveAs(path);
+    return path;
   }
 
   /** Takes out the complaints that a test provoked: those that say what it did. All others stay, to be found. */

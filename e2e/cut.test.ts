@@ -29,7 +29,7 @@ const type = async (page: Page, label: string, value: string) => {
 async function fetched(page: Page, name: string | RegExp): Promise<Buffer> {
   const file = page.waitForEvent('download', SLOW);
   await button(page, name).first().click();
-  return readFileSync(await (await file).path());
+  return readFileSync(await bench.saved(file));
 }
 
 describe('openings', () => {

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
+import { still } from './still';
 
 let bench: Bench;
 let path: string;
@@ -158,7 +159,7 @@ describe('layouts', () => {
       .first()
       .waitFor(SLOW);
     expect(await layout()).toEqual(before);
-    await page.waitForTimeout(500);
+    await still(page);
     // Exactly the break that was made here, and nothing else.
     bench.takeComplaints(/^(Uncaught .*)?broken$/);
   }, 90_000);

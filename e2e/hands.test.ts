@@ -1,12 +1,15 @@
-import type { Page } from 'playwright-core';
+import type { BrowserContextOptions, Page } from 'playwright-core';
 import { STATIONS } from '@young-shell/core/plan';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
+import { still } from './still';
 
 // Keys, fingers and inches: every station as it is used, by walking the list of stations and their pages.
 
 let bench: Bench;
 const SLOW = { timeout: 30_000 };
+/** Had an edit been made, it would have been seen within this, ms. */
+const AFTER_AN_EDIT = 600;
 const PREFERENCES = 'young-shell/preferences';
 
 beforeAll(async () => {
@@ -50,27 +53,46 @@ const OUT = `(() => {
   return [...out, ...cut.map((e) => 'cut off: ' + e.textContent.trim().slice(0, 50))];
 })()`;
 
-/** Each page of each station, with what it is called. */
+/** A page on the demo with its verdicts, in a window of one’s own. */
+async function opened(window: BrowserContextOptions, unit = 'mm'): Promise<Page> {
+  const page = await bench.page('about:blank', { window });
+  await page.addInitScript(
+    ([key, value]) => localStorage.setItem(key!, value!),
+    [PREFERENCES, JSON.stringify({ unit })],
+  );
+  await page.goto(bench.address + (await bench.pathOf(DEMO, STATIONS[0]!.id)));
+  await page.getByRole('contentinfo').waitFor(SLOW);
+  return page;
+}
+
+/** Each station, by its link: the page is loaded once. */
+async function eachStation(page: Page, look: (id: string) => Promise<void>): Promise<void> {
+  for (const { id, label } of STATIONS) {
+    await page.locator(`nav a[href$="/${id}"]`).click();
+    await page
+      .getByRole('heading', { name: label, exact: true, level: 2 })
+      .first()
+      .waitFor({ state: 'attached', ...SLOW });
+    await look(id);
+  }
+}
+
+/** Each page of each station, with what it is called, once it stands still. */
 async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {
-  for (const { id } of STATIONS) {
-    await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
-    await page.getByRole('contentinfo').waitFor(SLOW);
-    await page.waitForTimeout(500);
+  await eachStation(page, async (id) => {
     const tabs = await page.locator('aside [role=tab]').allTextContents();
     for (const tab of tabs.length > 0 ? tabs : ['']) {
       if (tab) await page.locator('aside').getByRole('tab', { name: tab, exact: true }).click();
-      await page.waitForTimeout(300);
+      await still(page);
       await look(`${id} ${tab}`.trim());
     }
-  }
+  });
 }
 
 describe('a walk over every page, in inches and with a finger', () => {
   it('shows no millimetres but in names of the trade, and nothing to press under 40 px', async () => {
     const touch = { viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true };
-    const page = await (await bench.browser.newContext(touch)).newPage();
-    await page.goto(bench.address);
-    await page.evaluate((key) => localStorage.setItem(key, JSON.stringify({ unit: 'inch' })), PREFERENCES);
+    const page = await opened(touch, 'inch');
     const left = new Set<string>();
     const small = new Set<string>();
     // “80 mm fan”, “2.5 in drive, 7 mm”: so these are sold.
@@ -90,20 +112,17 @@ describe('a walk over every page on other screens', () => {
     ['zoomed in to 200 %', 640, 400],
     ['on a tablet held upright', 768, 1024],
   ])('%s sticks out nowhere and cuts nothing off', async (_name, width, height) => {
-    const page = await bench.browser.newPage({ viewport: { width, height } });
+    const page = await opened({ viewport: { width, height } });
     const out = new Set<string>();
     await walk(page, async (where) => {
       for (const what of await page.evaluate<string[]>(OUT)) out.add(`${where}: ${what}`);
     });
     expect([...out]).toEqual([]);
-    await page.close();
   });
 
   it('on paper says the verdicts and the station, without the view and what is only pressed', async () => {
-    const page = await bench.browser.newPage({ viewport: { width: 794, height: 1123 } });
-    for (const { id } of STATIONS) {
-      await page.emulateMedia({ media: 'screen' });
-      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+    const page = await opened({ viewport: { width: 794, height: 1123 } });
+    await eachStation(page, async (id) => {
       await page.locator('[data-findings]').first().waitFor(SLOW);
       await page.emulateMedia({ media: 'print' });
       const shown = (locator: string) => page.locator(locator).first().isVisible();
@@ -116,13 +135,12 @@ describe('a walk over every page on other screens', () => {
       expect(await page.getByRole('contentinfo').isVisible()).toBe(true);
       for (const article of await page.locator('[data-findings] article').all())
         expect((await article.innerText()).trim()).not.toBe('');
-    }
-    await page.close();
+      await page.emulateMedia({ media: 'screen' });
+    });
   });
 
   it('with colours of the system’s own choice shows what is chosen and where one is by a line', async () => {
-    const page = await bench.browser.newPage({ forcedColors: 'active' });
-    await page.goto(bench.address + (await bench.pathOf(DEMO, 'fit')));
+    const page = await bench.page(await bench.pathOf(DEMO, 'fit'), { window: { forcedColors: 'active' } });
     await page.locator('[data-label="board-1"]').click(SLOW);
     const lined = (of: string) =>
       page
@@ -131,7 +149,6 @@ describe('a walk over every page on other screens', () => {
         .evaluate((e) => getComputedStyle(e).outlineStyle);
     for (const of of ['nav [aria-current]', '[role=tab][aria-selected=true]', '[data-label="board-1"]'])
       expect([of, await lined(of)]).toEqual([of, 'solid']);
-    await page.close();
   });
 });
 
@@ -152,7 +169,7 @@ describe('keys', () => {
     // Half typed, the keys are the field’s.
     await field.pressSequentially('abc');
     await page.keyboard.press('Control+z');
-    await page.waitForTimeout(600);
+    await still(page, AFTER_AN_EDIT);
     expect(await note()).toBe(before);
   });
 
@@ -168,7 +185,7 @@ describe('keys', () => {
     for (const key of ['ArrowRight', 'PageUp', 'ArrowLeft']) await page.keyboard.press(key);
     await page.getByRole('radio', { name: 'Plan' }).focus();
     await page.keyboard.press('ArrowRight');
-    await page.waitForTimeout(1200);
+    await still(page, AFTER_AN_EDIT);
     expect(await place()).toEqual(before);
   });
 
@@ -194,31 +211,27 @@ describe('keys', () => {
     await page.keyboard.press('Enter');
     expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe('Station');
     await expect.poll(() => page.title()).toBe(`Fit · ${DEMO} · Young Shell`);
-    for (const { id, label } of STATIONS) {
-      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
+    await eachStation(page, async (id) => {
+      const { label } = STATIONS.find((s) => s.id === id)!;
       await expect.poll(() => page.title(), SLOW).toBe(`${label} · ${DEMO} · Young Shell`);
-      await page
-        .getByRole('heading', { name: label, exact: true, level: 2 })
-        .first()
-        .waitFor({ state: 'attached', ...SLOW });
-    }
+    });
   });
 });
 
 describe('the keyboard alone', () => {
   it('reaches the first finding of every station within five keys', async () => {
-    const page = await bench.browser.newPage();
-    for (const { id } of STATIONS) {
-      await page.goto(bench.address + (await bench.pathOf(DEMO, id)));
-      await page.getByRole('contentinfo').waitFor(SLOW);
-      await page.locator('[data-findings]').first().waitFor(SLOW);
+    const page = await opened({});
+    await eachStation(page, async (id) => {
+      // On the first link of the page, where the first Tab after a load leads.
+      await still(page);
+      await page.locator('.skip-link').first().focus();
       const findings = await page.locator('[data-findings] article').count();
-      for (const key of ['Tab', 'Tab', 'Enter']) await page.keyboard.press(key);
+      for (const key of ['Tab', 'Enter']) await page.keyboard.press(key);
       const at = await page.evaluate(
         `document.activeElement.closest('[data-findings]') ? 'finding' : document.activeElement.ariaLabel`,
       );
       expect([id, at]).toEqual([id, findings > 0 ? 'finding' : 'Station']);
-    }
+    });
   });
 
   it('opens a list before it chooses, and in a section selects with Enter, not by the focus', async () => {
@@ -243,7 +256,7 @@ describe('the keyboard alone', () => {
     const was = await places();
     await second.focus();
     await page.keyboard.press('ArrowRight');
-    await page.waitForTimeout(900);
+    await still(page, AFTER_AN_EDIT);
     expect(await places()).toEqual(was);
     await first.focus();
     await page.keyboard.press('Escape');
@@ -254,7 +267,7 @@ describe('the keyboard alone', () => {
     const page = await bench.page(await bench.pathOf(DEMO, 'fit'));
     const tape = page.locator('[data-label="board-1"]');
     await tape.waitFor(SLOW);
-    await page.waitForTimeout(1500);
+    await still(page);
     const at = () => tape.evaluate((e) => e.style.transform);
     await page.getByRole('application').focus();
     const seen = [await at()];
@@ -304,7 +317,7 @@ describe('the keyboard alone', () => {
     await undo.focus();
     for (let i = 0; i < 40 && (await undo.isEnabled()); i++) {
       await page.keyboard.press('Enter');
-      await page.waitForTimeout(120);
+      await still(page, 60);
     }
     await expect.poll(focus, SLOW).toBe('kept');
   });
@@ -332,14 +345,12 @@ describe('what is said', () => {
 describe('fingers', () => {
   it('a second one puts a dragged part back', async () => {
     const path = await bench.pathOf(DEMO, 'fit');
-    const context = await bench.browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
-    const page = await context.newPage();
-    await page.goto(bench.address + path);
+    const page = await bench.page(path, { window: { viewport: { width: 1024, height: 768 }, hasTouch: true } });
     await page.getByRole('radio', { name: 'Plan' }).click(SLOW);
     const before = (await bench.document(path)).layout.placements;
     const box = (await page.locator('svg [data-part="board-1"]').boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-    const client = await context.newCDPSession(page);
+    const client = await page.context().newCDPSession(page);
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: { x: number; y: number; id: number }[]) =>
       client.send('Input.dispatchTouchEvent', { type, touchPoints: points });
     await touch('touchStart', { x, y, id: 0 });
@@ -347,13 +358,12 @@ describe('fingers', () => {
     await touch('touchStart', { x: x + 40, y, id: 0 }, { x: x + 40, y: y + 90, id: 1 });
     await touch('touchMove', { x: x + 60, y, id: 0 }, { x: x + 40, y: y + 110, id: 1 });
     await touch('touchEnd');
-    await page.waitForTimeout(1000);
+    await still(page, AFTER_AN_EDIT);
     expect((await bench.document(path)).layout.placements).toEqual(before);
     // One alone moves it.
     await touch('touchStart', { x, y, id: 0 });
     for (let i = 1; i < 6; i++) await touch('touchMove', { x: x - 8 * i, y, id: 0 });
     await touch('touchEnd');
     await expect.poll(async () => (await bench.document(path)).layout.placements, SLOW).not.toEqual(before);
-    await context.close();
   });
 });

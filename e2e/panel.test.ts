@@ -26,7 +26,7 @@ const open = async (name: string) => {
 const panelOf = async (path: string) => (await bench.document(path)).panel;
 const saved = async (page: Page, name: string) => {
   const [file] = await Promise.all([page.waitForEvent('download'), button(page, name).click()]);
-  return readFileSync((await file.path())!);
+  return readFileSync(await bench.saved(file));
 };
 
 describe('controls', () => {

@@ -6,6 +6,7 @@ import { loadSolidKernel, type Loft } from '@young-shell/core/solid';
 import type { Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
+import { still } from './still';
 
 let bench: Bench;
 const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
@@ -92,7 +93,7 @@ describe('a survey by the keyboard alone', () => {
     // Two good presses are enough; one that goes wrong is dropped.
     for (let i = 0; i < 8 && (await page.locator('p.text-xl').innerText()) === first; i++) {
       await page.keyboard.press('c');
-      await page.waitForTimeout(700);
+      await still(page);
       if (await page.locator('aside [role=alert]').count()) await page.keyboard.press('d');
     }
     expect(await page.locator('p.text-xl').innerText()).not.toBe(first);
@@ -224,7 +225,7 @@ describe('a hole map', () => {
     ] as const) {
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name }).click();
-      expect(readFileSync(await (await download).path(), 'latin1').startsWith(start)).toBe(true);
+      expect(readFileSync(await bench.saved(download), 'latin1').startsWith(start)).toBe(true);
     }
     await page.getByRole('button', { name: 'Make it a part of the kit' }).click();
     await page.getByRole('button', { name: /5 holes, 1 faces/ }).waitFor();
@@ -249,7 +250,7 @@ it('a photo is measured: corners, a straight edge, two points a known distance a
   // The sheet is 210 × 297 mm at 3 px a mm.
   const click = async (x: number, y: number) => {
     await page.mouse.click(image.x + (x / 1200) * image.width, image.y + (y / 1000) * image.height);
-    await page.waitForTimeout(450);
+    await still(page);
   };
   for (const [x, y] of [
     [200, 951],

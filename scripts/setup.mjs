@@ -7,8 +7,8 @@ import { fileURLToPath } from 'node:url';
 /** The root of the checkout. */
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** Says what is being done. */
-export const say = (words) => console.log(`· ${words}`);
+/** Says what is being done; not where results are printed. */
+export const say = (words) => console.error(`· ${words}`);
 
 /** Runs a program in the checkout and ends this one when it fails. */
 export function run(command, args, options = {}) {
@@ -53,15 +53,27 @@ const newest = (path) => {
   );
 };
 
-/** Builds the interface when its sources are newer than the last build. */
-export function buildWeb() {
-  const built = join(root, 'web', 'dist', 'index.html');
-  const sources = ['web', 'core', 'package-lock.json'].map((p) => join(root, p));
-  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources.map(newest))) return;
-  say('building the interface');
-  run('npm', ['run', 'build', '--silent', '-w', 'web', '--', '--logLevel', 'warn'], {
-    shell: process.platform === 'win32',
-  });
+/** What is built: the workspace, the file that shows when, and the folders it is made of. */
+const BUILT = {
+  web: { words: 'the interface', made: 'index.html', of: ['web', 'core'] },
+  server: { words: 'the server', made: 'main.mjs', of: ['server', 'core', 'kernels'] },
+  cli: { words: 'the command line', made: 'main.mjs', of: ['cli', 'server', 'core', 'kernels'] },
+};
+
+/** Builds what is older than its sources. @param {(keyof typeof BUILT)[]} workspaces */
+export function build(...workspaces) {
+  for (const workspace of workspaces) {
+    const { words, made, of } = BUILT[workspace];
+    const file = join(root, workspace, 'dist', made);
+    const sources = [...of, 'package-lock.json'].map((p) => join(root, p));
+    if (existsSync(file) && statSync(file).mtimeMs > Math.max(...sources.map(newest))) continue;
+    say(`building ${words}`);
+    run('npm', ['run', 'build', '--silent', '-w', workspace, '--', '--logLevel', 'warn'], {
+      shell: process.platform === 'win32',
+      // As it is served, also when tests ask for it.
+      env: { ...process.env, NODE_ENV: 'production' },
+    });
+  }
 }
 
 /** Is a program on the path? */

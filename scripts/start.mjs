@@ -1,10 +1,10 @@
 import { spawn } from 'node:child_process';
-import { buildWeb, installPackages, root, say } from './setup.mjs';
+import { build, installPackages, root, say } from './setup.mjs';
 
 installPackages();
-buildWeb();
+build('web', 'server');
 say('starting the server');
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...process.argv.slice(2)], {
+const server = spawn(process.execPath, ['server/dist/main.mjs', ...process.argv.slice(2)], {
   cwd: root,
   stdio: 'inherit',
 });

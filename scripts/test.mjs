@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildWeb, installPackages, installPrograms, root, say } from './setup.mjs';
+import { build, installPackages, installPrograms, root, say } from './setup.mjs';
 
 // Everything that a change has to pass: checks, unit, API and browser tests. `npm test -- --project core`
 // runs a part of the tests alone.
@@ -20,7 +20,7 @@ installPrograms({
   gcc: 'gcc',
 });
 installPackages({ tests: true });
-buildWeb();
+build('web', 'server', 'cli');
 const part = process.argv.slice(2);
 let failedChecks = 0;
 let passedChecks = 0;

@@ -1,6 +1,6 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api';
+import { build } from '../../scripts/setup.mjs';
 
-register();
-const { main } = await import('../src/main.ts');
+build('cli');
+const { main } = await import('../dist/main.mjs');
 process.exitCode = await main(process.argv.slice(2));

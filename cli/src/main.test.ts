@@ -3,7 +3,8 @@ import { copyFileSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { assessAll, VERBS } from '@young-shell/core/plan';
+import { VERBS } from '@young-shell/core/command';
+import { assessAll } from '@young-shell/core/plan';
 import { readConversion } from '@young-shell/core/document';
 import { describe, expect, it, vi } from 'vitest';
 import { DEMOS } from '../../demo';

@@ -3,19 +3,11 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
-import {
-  assessAll,
-  reportOf,
-  saidAtRest,
-  everything,
-  settled,
-  slowAnswers,
-  VERBS,
-  watchesOf,
-  worstOf,
-} from '@young-shell/core/plan';
+import { reportOf, VERBS } from '@young-shell/core/command';
+import { assessAll, saidAtRest, watchesOf, worstOf } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Tools } from '@young-shell/core/station';
+import { everything, settled, slowAnswers } from '@young-shell/core/work';
 
 const line = (call: string, words: string) => `young-shell ${call.padEnd(34)} ${words}`;
 

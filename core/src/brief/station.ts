@@ -1,5 +1,5 @@
-import { station } from '../station';
 import { assessBrief } from './assess';
+import { station } from '../station';
 
 export const brief = station({
   id: 'brief',

@@ -58,6 +58,28 @@ describe('the clearance between two solids', () => {
     expect(requiredBetween(standoff, feature(), [0, 0, 1], usual).value).toBe(0.5);
     expect(requiredBetween(standoff, solid(), down, usual).value).toBe(0.5);
   });
+  it('is the larger of what bare mains and what moves keep, whichever is larger', () => {
+    const rules = clearancesOf(
+      applyChange(newConversion('Box', defaultBox()), { type: 'setClearance', name: 'moving', value: 9 }).document,
+    );
+    const value = (a: Partial<Solid>, b: Partial<Solid>) => requiredBetween(solid(a), solid(b), down, rules).value;
+    expect(value({ conducts: 'mains' }, { conducts: 'metal', moving: true })).toBe(9);
+    expect(value({ conducts: 'mains' }, { conducts: 'metal' })).toBe(6.4);
+  });
+  it('is half a millimetre between what rides together, three to all else', () => {
+    expect(between({ moving: true, rides: 'lid' }, { rides: 'lid' })).toBe(0.5);
+    expect(between({ moving: true, rides: 'lid' }, { rides: 'drawer' })).toBe(3);
+    expect(between({ moving: true }, { rides: 'lid' })).toBe(3);
+  });
+  it('is none on what carries, from either side, and only squarely', () => {
+    const onTop = solid({ contact: ['bottom'] });
+    const tray = solid({ carries: true });
+    expect(requiredBetween(onTop, tray, down, usual).value).toBe(0);
+    expect(requiredBetween(tray, onTop, [0, 0, 1], usual).value).toBe(0);
+    expect(requiredBetween(tray, onTop, down, usual).value).toBe(0.5);
+    const leaning: Vec3 = [0, Math.sin(0.03), -Math.cos(0.03)];
+    expect(requiredBetween(onTop, tray, leaning, usual).value).toBe(0.5);
+  });
   it('is none around a room: the room is the clearance', () => {
     expect(between({ role: 'plug room' }, { moving: true })).toBe(0);
     expect(between({}, { role: 'plug room' })).toBe(0);
@@ -70,6 +92,17 @@ describe('the clearance to a wall', () => {
   const wood = { metalShell: false, clearances: usual };
   it('is none where the part is screwed to it', () =>
     expect(requiredToWall(solid({ contact: ['bottom'] }), floor, metal).value).toBe(0));
+  it('is none at a wall up to 2.5° from square, half a millimetre at one that leans more', () => {
+    const leaning = (degrees: number): Wall => {
+      const angle = (degrees * Math.PI) / 180;
+      return { ...floor, normal: [0, Math.sin(angle), Math.cos(angle)] };
+    };
+    const standing = solid({ contact: ['bottom'] });
+    expect(requiredToWall(standing, leaning(2.4), wood).value).toBe(0);
+    expect(requiredToWall(standing, leaning(2.7), wood).value).toBe(0.5);
+    expect(requiredToWall(solid({ contact: ['top'] }), floor, wood).value).toBe(0.5);
+    expect(requiredToWall(solid({ role: 'plug room' }), floor, metal).value).toBe(0);
+  });
   it('is one between a board and a metal shell, half a millimetre in one that does not conduct', () => {
     expect(requiredToWall(solid({ conducts: 'live' }), floor, metal).value).toBe(1);
     expect(requiredToWall(solid({ conducts: 'live' }), floor, wood).value).toBe(0.5);

@@ -7,6 +7,7 @@ import { assessFit } from './assess';
 import { judge } from './judge';
 import { severityOf, urgencyOf } from './margin';
 import { marginsOf, marginsOfPart } from './margins';
+import { runs } from '../../../testing/runs';
 
 const demo = (name: string) =>
   readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
@@ -61,7 +62,7 @@ describe('margins that are kept from one edit to the next', () => {
           expect(plain(assessFit(document).findings)).toEqual(plain(assessFit(anew(document)).findings));
         }
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25, 10) },
     ));
 
   it('are the same objects for what did not move, judged once', () => {

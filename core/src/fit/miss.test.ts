@@ -10,6 +10,7 @@ import { stopsAt } from './margin';
 import { marginsOfPart } from './margins';
 import { middleFor } from './middle';
 import { nearestMiss } from './miss';
+import { runs } from '../../../testing/runs';
 
 const length = (v: number) => measured(v, 'calipers', 0.1);
 function room(size: readonly number[]): Conversion {
@@ -71,7 +72,7 @@ describe('a part that has no place', () => {
         expect(miss === undefined).toBe(fits);
         if (miss) expect(miss.short).toBeCloseTo(worst(document, 'block-1', miss.placement), 6);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

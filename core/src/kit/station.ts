@@ -1,7 +1,7 @@
 import { countOf } from '../quantity';
 import { kindOf } from '../parts';
-import { station } from '../station';
 import { assessKit, kitMass } from './assess';
+import { station } from '../station';
 
 export const kit = station({
   id: 'kit',
@@ -16,10 +16,5 @@ export const kit = station({
       rest: `${countOf(parts.length, 'part')}`,
       figures: { mass: kitMass(document) / 1000, drives: parts.filter((p) => kindOf(p) === 'drive').length },
     };
-  },
-  print: ({ document }) => ({ mass: kitMass(document) }),
-  jobs: () => import('./jobs'),
-  verbs: {
-    holes: { words: 'hole maps solved', load: async () => (await import('./verbs')).holes },
   },
 });

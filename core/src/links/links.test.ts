@@ -359,3 +359,40 @@ describe('the hunt on a tube whose limits nobody knows', () => {
     ).toBe('stopped');
   });
 });
+
+describe('what is asked over an edge', () => {
+  const nodes: Record<string, LinkNode> = {
+    'host-1': { name: 'P', type: 'processor' },
+    'socket-1': { name: 'S', type: 'sata-ports', on: 'host-1', count: 3 },
+    'link-1': { name: 'A', type: 'sata-disc', on: 'socket-1', needs: 100 },
+    'link-2': { name: 'B', type: 'sata-disc', on: 'socket-1', needs: 250 },
+    'link-3': { name: 'C', type: 'sata-disc', on: 'socket-1', needs: 180 },
+  };
+  it('is that of all, of the two largest, or of the largest behind it', () => {
+    const asked = (usage: Conversion['links']['usage']) =>
+      linkTree(tree(nodes, usage)).find((l) => l.id === 'socket-1')!.asked;
+    expect([asked('all'), asked('two'), asked('one')]).toEqual([530, 430, 250]);
+  });
+  it('one device more than a socket has places is named by its number', () => {
+    const full = linkTree(tree({ ...nodes, 'socket-1': { ...nodes['socket-1']!, count: 2 } }));
+    expect(full.flatMap((l) => l.faults.filter((f) => f.id === 'full').map(() => l.id))).toEqual(['link-3']);
+    expect(full.find((l) => l.id === 'link-3')!.faults[0]!.words).toMatch(/2 places.*3rd/);
+  });
+  it('a hub without a feed of its own gives together what its socket gives, its own need among it', () => {
+    const hub = (count: number): Record<string, LinkNode> => ({
+      'host-1': { name: 'P', type: 'processor' },
+      'socket-1': { name: 'U', type: 'usb-2', on: 'host-1' },
+      'adapter-1': { name: 'Hub', type: 'usb-hub', on: 'socket-1' },
+      ...Object.fromEntries(
+        Array.from({ length: count }, (_, i) => [`link-${i + 1}`, { name: 'D', type: 'usb-device', on: 'adapter-1' }]),
+      ),
+    });
+    // USB 3: 900 mA at 5 V are 4.5 W; the hub and each device take 1 W.
+    for (let n = 0; n <= 4; n++) {
+      const told = linkTree(tree(hub(n)))
+        .find((l) => l.id === 'adapter-1')!
+        .faults.find((f) => f.id === 'power');
+      expect([n, told !== undefined]).toEqual([n, 1 + n > 4.5]);
+    }
+  });
+});

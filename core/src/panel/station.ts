@@ -1,6 +1,5 @@
-import { station } from '../station';
 import { assessPanel } from './assess';
-import { panelRemedies } from './remedies';
+import { station } from '../station';
 
 export const panel = station({
   id: 'panel',
@@ -9,32 +8,4 @@ export const panel = station({
   running: true,
   reads: ['shell', 'kit', 'layout', 'cut', 'brief', 'panel'],
   assess: ({ document, assembly }) => assessPanel(document, assembly),
-  remedies: panelRemedies,
-  print: (_context, { matched, harness, cost }) => ({
-    panel: {
-      controls: matched.controls.map(({ id, control, way }) => ({
-        id,
-        name: control.name,
-        wish: control.wish,
-        way: way?.label ?? null,
-      })),
-      wires: harness.rows.length,
-      cost,
-    },
-  }),
-  jobs: () => import('./jobs'),
-  verbs: {
-    matrix: {
-      words: 'rows, columns, doubts and ghosts of every key field; its map as JSON, CSV and a C header',
-      load: async () => (await import('./verbs')).matrix,
-    },
-    harness: {
-      words: 'every wire of the panel: ends, colour, gauge, length by its way, test',
-      load: async () => (await import('./verbs')).harness,
-    },
-    pins: {
-      words: 'headers pin by pin, and the next test of every plug that nobody knows',
-      load: async () => (await import('./verbs')).pins,
-    },
-  },
 });

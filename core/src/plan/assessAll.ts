@@ -2,7 +2,7 @@ import type { Conversion, TargetFigures } from '../document';
 import { collect, RANK, stationVerdict, type Finding, type StationVerdict } from '../findings';
 import { recent, type Assessed, type Context, type Slow, type Station, type Touched } from '../station';
 import { assembled } from './assembled';
-import { STATIONS, type Reports } from './stations';
+import { AT_REST, STATIONS, type Reports } from './stations';
 
 /** What all stations say about a conversion. */
 export interface Assessment {
@@ -80,3 +80,6 @@ export const worstOf = (findings: readonly Finding[]) =>
   findings
     .filter((f) => f.accepted === undefined)
     .reduce<Finding['verdict']>((worst, f) => (RANK[f.verdict] < RANK[worst] ? f.verdict : worst), 'good');
+
+/** What is said at rest, without what takes a while. */
+export const saidAtRest = (document: Conversion): readonly Finding[] => assessAll(document, {}, AT_REST).findings;

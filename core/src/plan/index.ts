@@ -1,11 +1,5 @@
-export { JOBS, type AllJobs } from './allJobs';
 export { assembled } from './assembled';
-export { assessAll, worstOf, type Assessment, type SlowAnswers } from './assessAll';
-export { costOf, effectOf, type Cost, type Effect } from './effect';
-export { everything, remediesOf, saidAtRest, settled, slowAnswers } from './slow';
-export { BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } from './stations';
+export { assessAll, contextOf, readBy, saidAtRest, worstOf, type Assessment, type SlowAnswers } from './assessAll';
+export { AT_REST, BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } from './stations';
 export { summaryOf } from './summary';
-export { reportOf } from './report';
-export { VERBS } from './verbs';
 export { watchesOf } from './watches';
-export { offBy, type OffBy } from './offBy';

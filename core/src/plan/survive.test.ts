@@ -13,6 +13,7 @@ import {
 import type { Measured } from '../quantity';
 import { jawsFor, roomReport, ROOM_QUESTION, shellMeasures, surveyOf } from '../shell';
 import { assessAll, watchesOf } from '.';
+import { runs } from '../../../testing/runs';
 
 const demo = (name: string) =>
   readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
@@ -55,5 +56,5 @@ it('whatever is typed into a shell, a document that is accepted can be assessed,
         for (const block of blocks) expect(block.quality).toBeGreaterThan(0);
       },
     ),
-    { numRuns: 80, seed: 12 },
+    { numRuns: runs(80, 30), seed: 12 },
   ));

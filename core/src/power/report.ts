@@ -2,7 +2,7 @@ import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Route } from '../fit';
 import { kindOf } from '../parts';
-import { awgResistance, CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, type Rail } from '../standards';
+import { CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, type Rail } from '../standards';
 import { adviceFor, atWall, budgetOf, ratedAt, type Advice, type AtWall, type Budget } from './budget';
 import { chainsOf, type ChainLink } from './chains';
 import { earthList, mainsInside, type Earthed } from './earth';
@@ -106,7 +106,3 @@ export function powerReport(document: Conversion, assembly: Assembly, routes?: r
     earth: earthList(document, assembly),
   };
 }
-
-/** V lost in a wire out and back. */
-export const dropOf = (amps: number, gauge: number, mm: number, temperature = 20): number =>
-  2 * amps * awgResistance(gauge, temperature) * (mm / 1000);

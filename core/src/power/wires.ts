@@ -61,6 +61,10 @@ const DETOUR = 1.35;
 /** Of a board’s 12 V, what its processor plug carries. Common practice, no source. */
 const PROCESSOR_SHARE = 0.75;
 
+/** V that a lead loses, out and back: 2 I R, with R of so many mm of a gauge at so many °C. */
+export const dropOf = (amps: number, gauge: number, mm: number, temperature = 20): number =>
+  2 * amps * awgResistance(gauge, temperature) * (mm / 1000);
+
 /** Plugs of a card by its watts besides what its slot gives: as few as carry them. */
 export function cardPlugs(watts: number): PlugName[] {
   const rest = watts - SLOT_WATTS;
@@ -152,7 +156,7 @@ function wireOf(
       const wires = plugs.every((p) => p === 'sata') ? plugs.length : conductors;
       const volts = link.kind === 'DC lead' ? sourceVolts(document, part) : RAIL_VOLTS[rail];
       const amps = w / volts;
-      const drop = 2 * (amps / wires) * awgResistance(gauge, WARM) * (length / 1000);
+      const drop = dropOf(amps / wires, gauge, length, WARM);
       return [
         {
           rail,

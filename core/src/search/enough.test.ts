@@ -17,6 +17,7 @@ import { saidAtRest } from '../plan';
 import { measured } from '../quantity';
 import { ORIENTATIONS, signedDistance, type Shape, type Vec3 } from '../solid';
 import { canFit, searchLayouts } from '.';
+import { runs } from '../../../testing/runs';
 
 const length = (v: number) => measured(v, 'calipers', 0.1);
 
@@ -168,7 +169,7 @@ describe('what the search may not do is what Fit stops at', () => {
           }
         },
       ),
-      { numRuns: 250 },
+      { numRuns: runs(250) },
     );
     expect(free).toBeGreaterThan(500);
     expect(stricter).toBeLessThan(0.001 * free);
@@ -197,7 +198,7 @@ describe('what the search may not do is what Fit stops at', () => {
         if (!inside || Math.abs(gap + 0.05) < 1e-3) return;
         expect(isFree(freePositions(assembly, placed, runs, 'least'), 0, 0, 0)).toBe(gap >= -0.05);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });

@@ -25,6 +25,7 @@ import { standardPart } from '../standards';
 import { canFit, changesTo, conflictOf, isPresent, searchLayouts, switchTo, variantOf, waysOutOf } from '.';
 import { leastRing } from './waysOut';
 import { nearestWhere, WhereFinder, whereCanItGo } from './where';
+import { runs } from '../../../testing/runs';
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 const make = (document: Conversion, ...changes: Change[]) =>
@@ -249,7 +250,7 @@ describe('against exhaustive search', () => {
         if (verdict === 'found') found++;
         else if (brute) missed++;
       }),
-      { numRuns: 60, seed: 5 },
+      { numRuns: runs(60), seed: 5 },
     );
     expect(found).toBeGreaterThan(5);
     expect(impossible).toBeGreaterThan(3);

@@ -8,6 +8,7 @@ import type { Box, Vec3 } from '../solid';
 import { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';
 import { roomOf, type Room } from './room';
 import { roomMap } from './roomMap';
+import { runs } from '../../../testing/runs';
 
 const SIZE: Vec3 = [9, 7, 6];
 const cell = fc.record({
@@ -71,7 +72,7 @@ describe('a room map', () => {
             expect(map.run[y * map.columns + x]).toBe(best);
           }
       }),
-      { numRuns: 60, seed: 3 },
+      { numRuns: runs(60, 25), seed: 3 },
     ));
 
   it('under a slope of 45° falls by a millimetre a millimetre and never promises too much', () => {
@@ -115,7 +116,7 @@ describe('empty boxes', () => {
       fc.property(rooms, (room) => {
         expect(keys(emptyBoxes(room, volume, 500, 1).boxes).sort()).toEqual(exhaustive(room).sort());
       }),
-      { numRuns: 40, seed: 5 },
+      { numRuns: runs(40, 15), seed: 5 },
     ));
 
   it('the best slab and stick are the best of all maximal boxes', () =>

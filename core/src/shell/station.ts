@@ -1,7 +1,6 @@
-import { station } from '../station';
 import { assessShell } from './assess';
 import { cavityWatches } from './survey';
-import { volumesOf } from './volumes';
+import { station } from '../station';
 
 export const shell = station({
   id: 'shell',
@@ -21,22 +20,5 @@ export const shell = station({
       ),
     },
   }),
-  slow: async ({ document }, tools) => {
-    const { outside, free } = volumesOf(document, await tools.kernel());
-    return { figures: { 'outer-litres': outside, 'free-litres': free } };
-  },
-  slowReads: ['shell', 'kit', 'layout'],
   watches: ({ assembly }) => cavityWatches(assembly),
-  print: async ({ document }, _report, tools) => ({ volumes: volumesOf(document, await tools.kernel()) }),
-  jobs: () => import('./jobs'),
-  verbs: {
-    survey: {
-      words: 'what to measure next, most useful first',
-      load: async () => (await import('./verbs')).survey,
-    },
-    room: {
-      words: 'largest free blocks, slab and stick',
-      load: async () => (await import('./verbs')).room,
-    },
-  },
 });

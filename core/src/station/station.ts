@@ -95,13 +95,11 @@ export interface NamedVerb {
 }
 
 /**
- * A station of the core. The frame knows it by this alone: it calls, orders and caches, and names no station.
+ * A station of the core as the page knows it: what follows every edit. The frame knows it by this alone: it calls, orders
+ * and caches, and names no station. What takes longer and what the command line adds are registered apart (`StationWork`,
+ * `StationCommands`), so that a page loads neither.
  */
-export interface Station<
-  Id extends string = string,
-  Report = unknown,
-  Jobs extends Readonly<Record<string, Job>> = Readonly<Record<string, Job>>,
-> {
+export interface Station<Id extends string = string, Report = unknown> {
   id: Id;
   /** Its place in the order of the work. */
   number: number;
@@ -123,6 +121,12 @@ export interface Station<
     figures: TargetFigures,
     touched: Touched,
   ) => Pick<Assessed<Report>, 'findings' | 'calm'>;
+  /** What it wants to know more surely. */
+  watches?: (context: Context) => Watch[];
+}
+
+/** What a station does beside its assessment, in a worker, on the server or on the command line. */
+export interface StationWork<Jobs extends Readonly<Record<string, Job>> = Readonly<Record<string, Job>>> {
   slow?: (context: Context, tools: Tools) => Slow | Promise<Slow>;
   /** What that rests on, where it is not what it `reads`. */
   slowReads?: readonly SectionKey[];
@@ -130,16 +134,23 @@ export interface Station<
   remedies?: (document: Conversion, finding: Finding) => Remedy[];
   /** What a plan still costs: minor units of money to spend, things to buy that have no price, minutes of work left. */
   costs?: (context: Context) => { money: number; unpriced: number; minutes: number };
-  /** What it wants to know more surely. */
-  watches?: (context: Context) => Watch[];
-  /** What the command line prints of it beside its findings. */
-  print?(context: Context, report: Report, tools: Tools): object | Promise<object>;
   /** Loaded when one is first used. */
   jobs?: () => Promise<Jobs>;
+}
+
+/** What a station adds to the command line. */
+export interface StationCommands<Report = unknown> {
+  /** What `assess` prints of it beside its findings. */
+  print?(context: Context, report: Report, tools: Tools): object | Promise<object>;
   verbs?: Readonly<Record<string, NamedVerb>>;
 }
 
 /** Keeps the types of a station as they are written. */
-export const station = <const Id extends string, Report, Jobs extends Readonly<Record<string, Job>>>(
-  given: Station<Id, Report, Jobs>,
-): Station<Id, Report, Jobs> => given;
+export const station = <const Id extends string, Report>(given: Station<Id, Report>): Station<Id, Report> => given;
+
+/** Keeps the types of its jobs. */
+export const stationWork = <Jobs extends Readonly<Record<string, Job>>>(given: StationWork<Jobs>): StationWork<Jobs> =>
+  given;
+
+/** Keeps the type of its report. */
+export const stationCommands = <Report>(given: StationCommands<Report>): StationCommands<Report> => given;

@@ -5,6 +5,8 @@ import { ApiError } from './errors';
 const LARGEST = 120_000_000;
 const LONGEST = 60_000; // ms
 const MEMORY = 2048; // MB
+/** The thread's file beside this one as it is built, or, run from its sources, one that reads TypeScript. */
+const THREAD = import.meta.url.endsWith('.ts') ? '../work/thread.mjs' : './thread.mjs';
 /** Files that are read at once, and that may wait for it: each takes a core and much memory. */
 const AT_ONCE = 1;
 const WAITING = 4;
@@ -54,7 +56,7 @@ export function stepRoutes(): Router {
 /** The solids of a STEP as an STL; undefined when the client left meanwhile. */
 function converted(bytes: Buffer, name: string, left: AbortSignal): Promise<Uint8Array | undefined> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../work/thread.mjs', import.meta.url), {
+    const worker = new Worker(new URL(THREAD, import.meta.url), {
       workerData: { bytes: new Uint8Array(bytes), name },
       resourceLimits: { maxOldGenerationSizeMb: MEMORY },
     });

@@ -6,7 +6,7 @@ import Database from 'libsql';
  * install. Its interface is that of Knex's better-sqlite3 dialect, but it gives BLOBs as ArrayBuffer.
  */
 export class SqliteDialect extends BetterSqlite3 {
-  override _driver() {
+  override _driver(): unknown {
     return Database;
   }
 

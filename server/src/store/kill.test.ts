@@ -10,7 +10,7 @@ const root = fileURLToPath(new URL('../../..', import.meta.url));
 const database = join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'store.sqlite');
 
 async function start(): Promise<{ server: ChildProcess; address: string }> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  const server = spawn(process.execPath, ['server/dist/main.mjs'], {
     cwd: root,
     env: { ...process.env, PORT: '0', YOUNG_SHELL_DB: database },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -8,7 +8,7 @@ import { lock, LockedError } from './lock';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
 const start = (file: string, more: Record<string, string> = {}) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  spawnSync(process.execPath, ['server/dist/main.mjs'], {
     cwd: root,
     encoding: 'utf8',
     env: { ...process.env, PORT: '0', YOUNG_SHELL_DB: file, ...more },

@@ -1,4 +1,4 @@
-import type { OffBy } from '@young-shell/core/plan';
+import type { OffBy } from '@young-shell/core/work';
 import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store';

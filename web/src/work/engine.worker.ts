@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
-import { everything, JOBS, saidAtRest, settled } from '@young-shell/core/plan';
+import { saidAtRest } from '@young-shell/core/plan';
+import { everything, JOBS, settled } from '@young-shell/core/work';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Job, JobHost } from '@young-shell/core/station';
 import regularUrl from '@fontsource/barlow/files/barlow-latin-500-normal.woff?url';

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { AllJobs } from '@young-shell/core/plan';
+import type { AllJobs } from '@young-shell/core/work';
 import type { Engine, Telling } from './engine.worker';
 
 /**

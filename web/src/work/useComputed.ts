@@ -8,6 +8,9 @@ const FIRST_VIEW = 2000;
 
 const idle = () => new Promise((resolve) => setTimeout(resolve, Math.max(0, FIRST_VIEW - performance.now())));
 
+const alike = (one: readonly unknown[] | undefined, other: readonly unknown[] | undefined) =>
+  one === other || (one?.length === other?.length && one?.every((part, i) => part === other![i]) === true);
+
 /** A value from a job that follows its input; the last one stays until the next is there. No input: nothing is asked. */
 export function useComputed<O extends Owner, J extends JobName<O>>(
   lane: Lane,
@@ -31,15 +34,12 @@ export function useComputed<O extends Owner, J extends JobName<O>>(
     follower.current = made;
     return () => made.rest();
   }, [lane, owner, job]);
-  const parts: readonly unknown[] = input ?? [];
-  useEffect(
-    () => {
-      if (input) follower.current?.follow(input);
-      else follower.current?.rest();
-    },
-    // The same things in a new list are no new input.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [lane, owner, job, input === undefined, ...parts],
-  );
+  // The same things in a new list are no new input.
+  const [same, setSame] = useState(input);
+  if (!alike(same, input)) setSame(input);
+  useEffect(() => {
+    if (same) follower.current?.follow(same);
+    else follower.current?.rest();
+  }, [lane, owner, job, same]);
   return state;
 }

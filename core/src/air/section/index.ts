@@ -24,7 +24,7 @@ export {
   type WaySetting,
 } from './form';
 
-interface Seen {
+export interface AirSeen {
   shell: Shell;
   kit: Kit;
   air: Air;
@@ -59,9 +59,9 @@ function patched<T extends object>(record: Record<string, T>, id: string, patch:
   put(record, id, Object.keys(next).length === 0 ? null : next);
 }
 
-const named = ({ kit }: Pick<Seen, 'kit'>, part: string) => kit.parts[part]?.name ?? part;
+const named = ({ kit }: Pick<AirSeen, 'kit'>, part: string) => kit.parts[part]?.name ?? part;
 
-export const airSection = section<'air', Air, Seen, AirChange>({
+export const airSection = section<'air', Air, AirSeen, AirChange>({
   key: 'air',
   form,
   empty: () => ({ fans: {}, ways: {}, thermal: {} }),
@@ -118,7 +118,7 @@ export const airSection = section<'air', Air, Seen, AirChange>({
   },
 });
 
-function rules({ shell, kit, air }: Seen): Complaint[] {
+function rules({ shell, kit, air }: AirSeen): Complaint[] {
   const complaints: Complaint[] = [];
   const known = (part: string | undefined, path: string) => {
     if (part !== undefined && !(part in kit.parts)) complaints.push({ path, message: `There is no part “${part}”.` });

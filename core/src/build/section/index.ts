@@ -25,7 +25,7 @@ export {
   type StepSaid,
 } from './form';
 
-interface Seen {
+export interface BuildSeen {
   build: Build;
 }
 
@@ -40,7 +40,7 @@ export type BuildChange =
   | { type: 'setEntry'; id: string; entry: LogEntry | null }
   | { type: 'setHold'; id: string; hold: Hold | null };
 
-export const buildSection = section<'build', Build, Seen, BuildChange>({
+export const buildSection = section<'build', Build, BuildSeen, BuildChange>({
   key: 'build',
   form,
   empty: () => ({
@@ -115,7 +115,7 @@ export const buildSection = section<'build', Build, Seen, BuildChange>({
   },
 });
 
-function rules({ build }: Seen): Complaint[] {
+function rules({ build }: BuildSeen): Complaint[] {
   const complaints: Complaint[] = [];
   for (const [id, { after }] of Object.entries(build.own))
     for (const other of Object.keys(after)) {

@@ -23,7 +23,7 @@ export {
 export type { Stock } from './stock';
 export type { Tools } from './tools';
 
-interface Seen {
+export interface CutSeen {
   shell: Shell;
   kit: Kit;
   cut: CutSettings;
@@ -42,7 +42,7 @@ export type CutChange =
   | { type: 'setPrint'; id: string; print: Print | null }
   | { type: 'setPrinted'; faces: string[]; mark: Record<string, string>; when: string };
 
-export const cutSection = section<'cut', CutSettings, Seen, CutChange>({
+export const cutSection = section<'cut', CutSettings, CutSeen, CutChange>({
   key: 'cut',
   form,
   empty: () => ({
@@ -144,7 +144,7 @@ function wordsOf(name: string, patch: { [K in keyof Adjusted]?: Adjusted[K] | nu
   return `${name}: allowance`;
 }
 
-function rules({ shell, kit, cut }: Seen): Complaint[] {
+function rules({ shell, kit, cut }: CutSeen): Complaint[] {
   const complaints: Complaint[] = [];
   const faces = facesOf(shell.hull);
   for (const part of Object.keys(cut.mounts))

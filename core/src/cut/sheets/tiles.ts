@@ -17,7 +17,7 @@ export const PAGE_MARGIN = { left: 18, right: 10, top: 18, bottom: 30 };
 /** How far neighbouring pages show the same strip, mm. */
 export const OVERLAP = 15;
 /** White around the face on the sheet, mm. */
-const BORDER = 6;
+export const BORDER = 6;
 
 /** One page of a tiled sheet: which part of the face it shows, in face mm. */
 export interface Tile {

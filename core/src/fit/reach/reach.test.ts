@@ -12,6 +12,7 @@ import { reachFindings } from './findings';
 import { leaving, leavingBoth } from './bend';
 import { rounded } from './withBends';
 import { cellAt, cellsOf, fieldFrom, freeRoom, lengthTo, routeOf, routesOf, wayBack } from '.';
+import { runs } from '../../../../testing/runs';
 
 const deck = readConversion(readFileSync(new URL('../../../../demo/tape-deck.json', import.meta.url), 'utf8'));
 
@@ -54,7 +55,7 @@ describe('a distance field', () => {
               }
         },
       ),
-      { numRuns: 25, seed: 11 },
+      { numRuns: runs(25, 10), seed: 11 },
     );
   });
 

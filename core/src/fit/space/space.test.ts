@@ -9,6 +9,7 @@ import { standardPart } from '../../standards';
 import { freePositions } from '../freePositions';
 import { marginsOfPart } from '../margins';
 import { allFree, countFree, eachFree, isFree, noneFree, paintZone, takeRow, type Run } from '.';
+import { runs } from '../../../../testing/runs';
 
 const KEYS = ['drive/2.5-7', 'drive/3.5', 'card/low-profile-1', 'fan/80x15', 'supply/flex'];
 const size = fc.integer({ min: 6, max: 60 });
@@ -68,7 +69,7 @@ describe('free positions', () => {
               }
         },
       ),
-      { numRuns: 60, seed: 7 },
+      { numRuns: runs(60), seed: 7 },
     );
     expect(both).toBeGreaterThan(300);
   });
@@ -121,7 +122,7 @@ describe('a zone shrunk by a cell', () => {
                   for (const dy of [-cell, 0, cell])
                     for (const dx of [-cell, 0, cell]) expect(isFree(whole, x + dx, y + dy, z + dz)).toBe(false);
       }),
-      { numRuns: 60, seed: 3 },
+      { numRuns: runs(60), seed: 3 },
     );
   });
 });
@@ -166,7 +167,7 @@ describe('two crossed cylinders', () => {
               }
         },
       ),
-      { numRuns: 24 },
+      { numRuns: runs(24) },
     );
     expect(taken).toBeGreaterThan(300);
   });

@@ -126,6 +126,40 @@ describe('the tray of a case', () => {
       ),
       { numRuns: 80 },
     ));
+  it('loses exactly what the saw, 5 mm of foot around a standoff, and the lines above and beside the panel take', () => {
+    const tray: MadeTray = {
+      ...standardTray('board/mini-itx'),
+      width: 200,
+      depth: 100,
+      rear: 40,
+      standoffs: { 'standoff-1': { x: 24, y: 50 }, 'standoff-2': { x: 26, y: 50 }, 'standoff-3': { x: 176, y: 13 } },
+      openings: {
+        'low-1': { name: 'Low', x: 60, z: 2, width: 40, height: 20 },
+        'high-1': { name: 'High', x: 120, z: 10, width: 20, height: 28 },
+        'left-1': { name: 'Left', x: 18, z: 2, width: 20, height: 10 },
+        'right-1': { name: 'Right', x: 150, z: 2, width: 40, height: 10 },
+      },
+      off: { left: 20, right: 0, front: 0, rear: 0, top: 0 },
+    };
+    const off = (more: Partial<MadeTray['off']>) =>
+      lossOf({ ...tray, off: { left: 0, right: 0, front: 0, rear: 0, top: 0, ...more } });
+    // The foot of one at 24 begins at 19; of one at 26 at 21.
+    expect(off({ left: 20 })).toMatchObject({ standoffs: ['standoff-1'], openings: ['left-1'], sawn: 140, left: 0.9 });
+    expect(off({ right: 20 })).toMatchObject({ standoffs: ['standoff-3'], openings: ['right-1'], sawn: 140 });
+    // One at 176 reaches to 181.
+    expect(off({ right: 19 }).standoffs).toEqual([]);
+    expect(off({ right: 19.1 }).standoffs).toEqual(['standoff-3']);
+    expect(off({ front: 10 })).toMatchObject({ standoffs: ['standoff-3'], openings: [], sawn: 200, left: 0.9 });
+    expect(off({ front: 7 }).standoffs).toEqual([]);
+    // The panel stands at the rear: it goes with the strip under it.
+    expect(off({ rear: 30 })).toMatchObject({ panel: true, sawn: 200 });
+    expect(off({ rear: 30 }).openings).toHaveLength(4);
+    // 38 of 40 are left under a line 2 mm from the top: what ends there is whole, 1 mm lower it is opened.
+    expect(off({ top: 2 })).toMatchObject({ openings: [], sawn: 200, panel: false });
+    expect(off({ top: 3 }).openings).toEqual(['high-1']);
+    expect(off({ left: 20, top: 3 }).sawn).toBe(100 + 37 + 180);
+    expect(off({}).sawn).toBe(0);
+  });
   it('says so where nothing is left', () => {
     const tray = standardTray('board/mini-itx');
     expect(() => trayBlocks({ ...tray, off: { ...tray.off, left: 100, right: 100 } })).toThrow(

@@ -13,7 +13,7 @@ export {
   type Usage,
 } from './form';
 
-interface Seen {
+export interface LinksSeen {
   kit: Kit;
   links: Links;
 }
@@ -27,7 +27,7 @@ export type LinksChange =
   | { type: 'setScreen'; id: string; screen: Screen | null }
   | { type: 'addTry'; id: string; attempt: Attempt | null };
 
-export const linksSection = section<'links', Links, Seen, LinksChange>({
+export const linksSection = section<'links', Links, LinksSeen, LinksChange>({
   key: 'links',
   form,
   empty: () => ({ nodes: {}, usage: 'two', antennas: {}, screens: {}, tries: {} }),
@@ -80,7 +80,7 @@ export const linksSection = section<'links', Links, Seen, LinksChange>({
   },
 });
 
-function rules({ kit, links }: Seen): Complaint[] {
+function rules({ kit, links }: LinksSeen): Complaint[] {
   const complaints: Complaint[] = [];
   for (const [id, { part }] of Object.entries(links.antennas))
     if (part !== undefined && !(part in kit.parts))

@@ -16,6 +16,7 @@ import { nextKey } from './next';
 import { luckOf } from '../../quantity';
 import { probed, type ProbedBoard } from './prober';
 import { fewestPins, solveMatrix } from './solve';
+import { runs } from '../../../../testing/runs';
 
 /** A matrix that nobody knows: pins shuffled, so many keys on different cells; connected or not. */
 function board(seed: number, more: Partial<ProbedBoard> = {}): ProbedBoard & { rows: Set<number> } {
@@ -253,7 +254,7 @@ describe('two colours', () => {
           expect(twoColours(contacts.filter((c) => odd.includes(c.key))).odd.length).toBeGreaterThan(0);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     ));
 
   it('lines of groups that are tied are as few as trying every way finds', () =>

@@ -33,7 +33,7 @@ export {
   type Rod,
 } from './form';
 
-interface Seen {
+export interface PanelSeen {
   shell: Shell;
   kit: Kit;
   cut: CutSettings;
@@ -59,7 +59,7 @@ export type PanelChange =
   | { type: 'setHunt'; id: string; hunt: PinHunt | null }
   | { type: 'addPinTest'; hunt: string; id: string; test: PinHunt['tests'][string] | null };
 
-export const panelSection = section<'panel', Panel, Seen, PanelChange>({
+export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
   key: 'panel',
   form,
   empty: () => ({ controls: {}, headers: {}, wires: {}, matrices: {}, hunts: {} }),
@@ -147,7 +147,7 @@ export const panelSection = section<'panel', Panel, Seen, PanelChange>({
   },
 });
 
-function rules({ shell, kit, cut, panel }: Seen): Complaint[] {
+function rules({ shell, kit, cut, panel }: PanelSeen): Complaint[] {
   const complaints: Complaint[] = [];
   const say = (path: string, message: string) => complaints.push({ path, message });
   for (const [id, { feature, opening, pins, name }] of Object.entries(panel.controls)) {

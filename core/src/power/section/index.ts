@@ -27,7 +27,7 @@ export {
   type WireSetting,
 } from './form';
 
-interface Seen {
+export interface PowerSeen {
   kit: Kit;
   power: Power;
 }
@@ -57,9 +57,9 @@ function patched<T extends object>(now: T | undefined, patch: Patch<T>): T | nul
   return Object.keys(next).length === 0 ? null : next;
 }
 
-const named = ({ kit }: Pick<Seen, 'kit'>, part: string) => kit.parts[part]?.name ?? part;
+const named = ({ kit }: Pick<PowerSeen, 'kit'>, part: string) => kit.parts[part]?.name ?? part;
 
-export const powerSection = section<'power', Power, Seen, PowerChange>({
+export const powerSection = section<'power', Power, PowerSeen, PowerChange>({
   key: 'power',
   form,
   empty: () => ({ supplies: {}, sources: {}, adapters: {}, wires: {}, earth: {}, decorations: {}, pins: {} }),
@@ -136,7 +136,7 @@ export const powerSection = section<'power', Power, Seen, PowerChange>({
   },
 });
 
-function rules({ kit, power }: Seen): Complaint[] {
+function rules({ kit, power }: PowerSeen): Complaint[] {
   const complaints: Complaint[] = [];
   const known = (part: string, path: string) => {
     if (!(part in kit.parts)) complaints.push({ path, message: `There is no part “${part}”.` });

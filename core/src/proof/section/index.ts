@@ -26,7 +26,7 @@ export type {
   Speed,
 } from './form';
 
-interface Seen {
+export interface ProofSeen {
   proof: Proof;
 }
 
@@ -41,7 +41,7 @@ export type ProofChange =
   | { type: 'setEvidence'; target: string; name: string; evidence: Evidence | null }
   | { type: 'signOff'; signed: SignOff | null };
 
-export const proofSection = section<'proof', Proof, Seen, ProofChange>({
+export const proofSection = section<'proof', Proof, ProofSeen, ProofChange>({
   key: 'proof',
   form,
   empty: () => ({ checks: {}, runs: {}, noises: {}, speeds: {}, scores: {}, leaks: {}, evidence: {} }),
@@ -97,7 +97,7 @@ export const proofSection = section<'proof', Proof, Seen, ProofChange>({
   },
 });
 
-function rules({ proof }: Seen): Complaint[] {
+function rules({ proof }: ProofSeen): Complaint[] {
   const complaints: Complaint[] = [];
   for (const [id, { trace }] of Object.entries(proof.runs)) {
     for (const [k, { values, column }] of trace.channels.entries())

@@ -20,6 +20,7 @@ import { measured } from '../../quantity';
 import { loadSolidKernel } from '../../solid';
 import { standardPart } from '../../standards';
 import { afterCut, cutDown, howFar, howFarAnew } from '..';
+import { runs } from '../../../../testing/runs';
 
 const assess = (plan: Conversion) => assessAll(plan).findings;
 
@@ -148,7 +149,7 @@ describe('a shell that is cut down', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     ));
   it('a rib through it gets shorter, a control goes, a row of four is parted', () => {
     const document = box();

@@ -1,10 +1,10 @@
 import type { Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
-import { recent, type Slow, type Station, type Tools } from '../station';
-import { assessAll, contextOf, readBy, type SlowAnswers } from './assessAll';
-import { AT_REST, STATIONS } from './stations';
+import { assessAll, AT_REST, contextOf, readBy, STATIONS, type SlowAnswers } from '../plan';
+import { recent, type Slow, type Station, type StationWork, type Tools } from '../station';
+import { workOf } from './works';
 
-const slowly = new Map<Station, (input: { document: Conversion; tools: Tools }) => Slow | Promise<Slow>>();
+const slowly = new Map<StationWork, (input: { document: Conversion; tools: Tools }) => Slow | Promise<Slow>>();
 
 /**
  * What all stations say of a plan after a while; each kept while what it reads stays as it is. A station that fails is
@@ -14,25 +14,27 @@ export async function slowAnswers(
   document: Conversion,
   tools: Tools,
   stations: readonly Station[] = STATIONS,
+  works: (id: string) => StationWork = workOf,
 ): Promise<SlowAnswers> {
   const answers: Record<string, Slow> = {};
   let failed: unknown;
   for (const station of stations) {
-    const { slow } = station;
+    const work = works(station.id);
+    const { slow } = work;
     if (!slow) continue;
-    let answer = slowly.get(station);
+    let answer = slowly.get(work);
     if (!answer) {
       answer = recent(
-        ({ document: d }) => readBy(station.slowReads ?? station.reads, d),
+        ({ document: d }) => readBy(work.slowReads ?? station.reads, d),
         ({ document: d, tools: t }) => slow(contextOf(d), t),
       );
-      slowly.set(station, answer);
+      slowly.set(work, answer);
     }
     try {
       answers[station.id] = await answer({ document, tools });
     } catch (error) {
       // What failed (a kernel that could not be loaded) is asked anew; the others are heard all the same.
-      slowly.delete(station);
+      slowly.delete(work);
       failed = error;
     }
   }
@@ -42,7 +44,7 @@ export async function slowAnswers(
 
 /** Changes that would help against a finding: its station knows them. */
 export const remediesOf = (document: Conversion, finding: Finding): Remedy[] =>
-  (STATIONS as readonly Station[]).find((s) => s.id === finding.station)?.remedies?.(document, finding) ?? [];
+  workOf(finding.station).remedies?.(document, finding) ?? [];
 
 /** What all stations but the running ones say of a plan, what takes them a while included. */
 export const settled = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
@@ -51,6 +53,3 @@ export const settled = async (document: Conversion, tools: Tools): Promise<reado
 /** What all stations say of a plan, the running ones and what takes a while included. */
 export const everything = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
   assessAll(document, await slowAnswers(document, tools)).findings;
-
-/** What is said at rest, without what takes a while. */
-export const saidAtRest = (document: Conversion): readonly Finding[] => assessAll(document, {}, AT_REST).findings;

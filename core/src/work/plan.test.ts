@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { applyChange, lidAt, newConversion, defaultBox, readConversion, type Change } from '../document';
 import { loadSolidKernel } from '../solid';
 import type { Tools } from '../station';
-import { assessAll, effectOf, remediesOf, saidAtRest, STATIONS, worstOf } from '.';
+import { assessAll, saidAtRest, STATIONS, worstOf } from '../plan';
+import { effectOf, remediesOf } from '.';
 
 const tools: Tools = {
   assess: saidAtRest,

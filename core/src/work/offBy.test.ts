@@ -6,7 +6,7 @@ import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
 import { offBy } from './offBy';
-import { saidAtRest } from './slow';
+import { saidAtRest } from '../plan';
 
 /** A drive of 26.1 mm on the floor of a box that is `inside` high, lid of 2 mm, the drive from the left end on. */
 function low(inside: number): Conversion {

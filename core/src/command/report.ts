@@ -1,15 +1,15 @@
 import type { Conversion } from '../document';
-import type { Station, Tools } from '../station';
-import { assessAll, contextOf, worstOf } from './assessAll';
-import { remediesOf, slowAnswers } from './slow';
-import { STATIONS } from './stations';
+import { assessAll, contextOf, worstOf, type StationId } from '../plan';
+import type { StationCommands, Tools } from '../station';
+import { remediesOf, slowAnswers } from '../work';
+import { COMMANDS } from './commands';
 
 /** All that is said of a plan, as the command line prints it: findings with their remedies, and what each station adds. */
 export async function reportOf(document: Conversion, tools: Tools) {
   const { findings, strip, figures, reports } = assessAll(document, await slowAnswers(document, tools));
   const added = await Promise.all(
-    (STATIONS as readonly Station[]).map((station) =>
-      station.print?.(contextOf(document), reports[station.id as keyof typeof reports], tools),
+    (Object.entries(COMMANDS) as [StationId, StationCommands][]).map(([id, { print }]) =>
+      print?.(contextOf(document), reports[id], tools),
     ),
   );
   return {

@@ -1,7 +1,7 @@
 import type { Change, Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
+import type { SlowAnswers } from '../plan';
 import type { JobHost } from '../station';
-import type { SlowAnswers } from './assessAll';
 import { costOf, effectOf, type Cost } from './effect';
 import { offBy, type OffBy } from './offBy';
 import { remediesOf, slowAnswers } from './slow';

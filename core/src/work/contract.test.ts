@@ -5,9 +5,12 @@ import { applyChange, newConversion, defaultBox, readConversion, SECTIONS, type 
 import type { Finding } from '../findings';
 import { buildOf, object, record, section, text, type ChangeKinds } from '../form';
 import { loadSolidKernel } from '../solid';
-import { station, type Station, type Tools } from '../station';
-import { contextOf } from './assessAll';
-import { assessAll, JOBS, slowAnswers, STATIONS, VERBS } from '.';
+import { station, type Station, type StationCommands, type StationWork, type Tools } from '../station';
+import { VERBS } from '../command';
+import { COMMANDS } from '../command/commands';
+import { assessAll, contextOf, STATIONS } from '../plan';
+import { JOBS, slowAnswers } from '.';
+import { workOf } from './works';
 
 const demo = (name: string) =>
   readConversion(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
@@ -53,7 +56,8 @@ describe.each([...STATIONS] as Station[])('station $id', (one) => {
     'says nothing that rests on more than it reads (%s)',
     async (_name, plan) => {
       const { findings, calm } = one.assess(contextFor(plan, one.reads));
-      await one.slow?.(contextFor(plan, one.slowReads ?? one.reads), tools);
+      const { slow, slowReads } = workOf(one.id);
+      await slow?.(contextFor(plan, slowReads ?? one.reads), tools);
       for (const finding of [...findings, ...(calm ? [calm] : [])]) expect(finding.station).toBe(one.id);
     },
   );
@@ -64,7 +68,7 @@ it('numbers, ids and verbs of the stations are their own', () => {
   expect([...numbers].sort((a, b) => a - b)).toEqual(numbers);
   expect(new Set(numbers).size).toBe(numbers.length);
   expect(new Set(STATIONS.map((s) => s.id)).size).toBe(STATIONS.length);
-  const verbs = (STATIONS as readonly Station[]).flatMap((s) => Object.keys(s.verbs ?? {}));
+  const verbs = (Object.values(COMMANDS) as StationCommands[]).flatMap((c) => Object.keys(c.verbs ?? {}));
   expect(Object.keys(VERBS).sort()).toEqual(verbs.sort());
   expect((STATIONS as readonly Station[]).filter((s) => s.headline)).toHaveLength(1);
 });
@@ -117,19 +121,21 @@ it('a station that fails later is left out, and asked anew', async () => {
     reads: ['brief'] as const,
     assess: () => ({ report: null, findings: [], rest: '' }),
   };
-  const shaky = station({
-    ...base,
-    id: 'shaky',
-    slow: () => {
-      if (broken) throw new Error('no kernel');
-      return { figures: { noise: 1 } };
+  const [shaky, steady] = [station({ ...base, id: 'shaky' }), station({ ...base, id: 'steady' })];
+  const works: Record<string, StationWork> = {
+    shaky: {
+      slow: () => {
+        if (broken) throw new Error('no kernel');
+        return { figures: { noise: 1 } };
+      },
     },
-  });
-  const steady = station({ ...base, id: 'steady', slow: () => ({ figures: { noise: 2 } }) });
-  expect(Object.keys(await slowAnswers(plan, tools, [shaky, steady]))).toEqual(['steady']);
-  await expect(slowAnswers(plan, tools, [shaky])).rejects.toThrow('no kernel');
+    steady: { slow: () => ({ figures: { noise: 2 } }) },
+  };
+  const said = (...stations: Station[]) => slowAnswers(plan, tools, stations, (id) => works[id]!);
+  expect(Object.keys(await said(shaky, steady))).toEqual(['steady']);
+  await expect(said(shaky)).rejects.toThrow('no kernel');
   broken = false;
-  expect(Object.keys(await slowAnswers(plan, tools, [shaky, steady]))).toEqual(['shaky', 'steady']);
+  expect(Object.keys(await said(shaky, steady))).toEqual(['shaky', 'steady']);
 });
 
 // A station of a few lines, as somebody would add one: what the frame asks of it is all that it needs.
@@ -182,7 +188,6 @@ describe('a tiny station', () => {
       rest: 'lit',
       figures: { noise: 30 },
     }),
-    slow: () => ({ findings: [] }),
   });
 
   it('is assessed, shown in the strip and heard by the brief, with no line of the frame changed', async () => {

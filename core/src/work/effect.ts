@@ -1,9 +1,9 @@
 import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
-import type { Station, Tools } from '../station';
-import { assessAll, contextOf } from './assessAll';
-import { STATIONS } from './stations';
+import { assessAll, contextOf } from '../plan';
+import type { StationWork, Tools } from '../station';
 import { slowAnswers } from './slow';
+import { WORKS } from './works';
 
 /** What a change would do to the findings. */
 export interface Effect {
@@ -53,7 +53,7 @@ export function costOf(document: Conversion, change: Change): Cost {
   const [complaint] = complaintsAfter(next, operations);
   if (complaint) throw new Error(complaint.message);
   const sum: Cost = { money: 0, unpriced: 0, minutes: 0 };
-  for (const { costs } of STATIONS as readonly Station[]) {
+  for (const { costs } of Object.values(WORKS) as StationWork[]) {
     if (!costs) continue;
     const [before, after] = [costs(contextOf(document)), costs(contextOf(next))];
     sum.money += after.money - before.money;

@@ -17,7 +17,8 @@ import { heldOn, marginsOf, stopsAt } from '../fit';
 import { loadSolidKernel } from '../solid';
 import { standardPart } from '../standards';
 import type { JobHost, Tools } from '../station';
-import { assessAll, everything, saidAtRest, settled } from '.';
+import { assessAll, saidAtRest } from '../plan';
+import { everything, settled } from '.';
 
 const tools: Tools = {
   kernel: () => loadSolidKernel(),

@@ -1,0 +1,2 @@
+export { reportOf } from './report';
+export { VERBS } from './verbs';

@@ -1,0 +1,22 @@
+import { accessOf, orderFindings, orderOf } from './order';
+import { openingFindings, sweepsOf } from './opening';
+import { followFindings, reachFindings, routesOf } from './reach';
+import { remediesFor } from './remedies';
+import { stationWork } from '../station';
+
+export const fitWork = stationWork({
+  /** How cables run, in which order things go in. */
+  slow: ({ document, assembly }) => {
+    const routes = routesOf(document, assembly);
+    const findings = [
+      ...reachFindings(document, routes),
+      ...followFindings(document, routes),
+      ...openingFindings(document, sweepsOf(document, assembly)),
+      ...orderFindings(document, assembly, orderOf(document, assembly), accessOf(document, assembly)),
+    ];
+    return { findings };
+  },
+  slowReads: ['brief', 'shell', 'kit', 'layout'],
+  remedies: remediesFor,
+  jobs: () => import('./jobs'),
+});

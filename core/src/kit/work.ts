@@ -1,0 +1,5 @@
+import { stationWork } from '../station';
+
+export const kitWork = stationWork({
+  jobs: () => import('./jobs'),
+});

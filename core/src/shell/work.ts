@@ -1,0 +1,11 @@
+import { volumesOf } from './volumes';
+import { stationWork } from '../station';
+
+export const shellWork = stationWork({
+  slow: async ({ document }, tools) => {
+    const { outside, free } = volumesOf(document, await tools.kernel());
+    return { figures: { 'outer-litres': outside, 'free-litres': free } };
+  },
+  slowReads: ['shell', 'kit', 'layout'],
+  jobs: () => import('./jobs'),
+});

@@ -1,0 +1,35 @@
+import type { Page } from 'playwright-core';
+
+/** So long nothing may have changed, ms; and it may take so long until that is so. */
+const QUIET = 200;
+const LONGEST = 20_000;
+
+/**
+ * Waits until the page stands still: no text, element or state was altered for a while. What only moves (labels over a
+ * view that turns) does not count. For what can't be waited for by name: "nothing more comes".
+ * @throws Error when it never does.
+ */
+export async function still(page: Page, quiet = QUIET): Promise<void> {
+  await page.evaluate(
+    ([quiet, longest]) =>
+      new Promise<void>((resolve, reject) => {
+        const end = (finish: () => void) => {
+          observer.disconnect();
+          clearTimeout(rest);
+          clearTimeout(most);
+          finish();
+        };
+        const rested = () => end(resolve);
+        const observer = new MutationObserver((changes) => {
+          if (changes.every((c) => c.type === 'attributes' && ['style', 'transform'].includes(c.attributeName!)))
+            return;
+          clearTimeout(rest);
+          rest = setTimeout(rested, quiet);
+        });
+        let rest = setTimeout(rested, quiet);
+        const most = setTimeout(() => end(() => reject(new Error('The page never stands still.'))), longest);
+        observer.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
+      }),
+    [quiet, LONGEST] as const,
+  );
+}
