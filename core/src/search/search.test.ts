@@ -250,10 +250,10 @@ describe('against exhaustive search', () => {
         if (verdict === 'found') found++;
         else if (brute) missed++;
       }),
-      { numRuns: runs(60), seed: 5 },
+      { numRuns: runs(60, 30), seed: 5 },
     );
     expect(found).toBeGreaterThan(5);
-    expect(impossible).toBeGreaterThan(3);
+    expect(impossible).toBeGreaterThan(runs(3, 0));
     expect(missed).toBe(0);
   }, 240_000);
 
