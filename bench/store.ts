@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import {
   applyChange,
-  complaintsAfter,
+  validationIssuesAfter,
   feature,
   type Change,
   type Conversion,
@@ -77,7 +77,7 @@ export async function storeRows(demo: Conversion, short: boolean): Promise<Row[]
     ms: await medianOf(
       () => {
         const edited = applyChange(plan, nudged());
-        if (complaintsAfter(edited.document, edited.operations).length > 0) throw new Error('Not a valid plan.');
+        if (validationIssuesAfter(edited.document, edited.operations).length > 0) throw new Error('Not a valid plan.');
         plan = edited.document;
         assessAll(plan);
       },

@@ -325,7 +325,7 @@ describe('keeping', () => {
       await page.context().close();
     }
     // A worker that was to begin just then had no server to come from; it is started anew for the next job.
-    bench.takeComplaints(/error occurred when fetching the script/);
+    bench.takeConsoleErrors(/error occurred when fetching the script/);
   });
 });
 
@@ -417,4 +417,4 @@ describe('the list', () => {
   });
 });
 
-it('no page complained in its console meanwhile', () => expect(bench.complaints).toEqual([]));
+it('no page complained in its console meanwhile', () => expect(bench.consoleErrors).toEqual([]));

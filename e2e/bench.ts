@@ -18,7 +18,7 @@ export class Bench {
   private port = '0';
   private readonly database = join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'store.sqlite');
   /** Messages that the pages wrote to their console as errors. */
-  readonly complaints: string[] = [];
+  readonly consoleErrors: string[] = [];
 
   async open(): Promise<this> {
     const { YOUNG_SHELL_TEST_DATABASE: template, YOUNG_SHELL_TEST_BROWSER: running } = process.env;
@@ -62,10 +62,10 @@ export class Bench {
     });
     const page = await context.newPage();
     page.setDefaultTimeout(LONGEST_WAIT);
-    page.on('pageerror', (error) => this.complaints.push(error.message));
+    page.on('pageerror', (error) => this.consoleErrors.push(error.message));
     page.on('console', (message) => {
       if (message.type() === 'error' && !message.text().includes('ERR_') && !/status of 4\d\d/.test(message.text()))
-        this.complaints.push(message.text());
+        this.consoleErrors.push(message.text());
     });
     if (options.theme)
       await page.addInitScript(
@@ -85,10 +85,10 @@ export class Bench {
   }
 
   /** Takes out the complaints that a test provoked: those that say what it did. All others stay, to be found. */
-  takeComplaints(about: RegExp): string[] {
-    const taken = this.complaints.filter((c) => about.test(c));
-    const left = this.complaints.filter((c) => !about.test(c));
-    this.complaints.splice(0, this.complaints.length, ...left);
+  takeConsoleErrors(about: RegExp): string[] {
+    const taken = this.consoleErrors.filter((c) => about.test(c));
+    const left = this.consoleErrors.filter((c) => !about.test(c));
+    this.consoleErrors.splice(0, this.consoleErrors.length, ...left);
     return taken;
   }
 

@@ -191,4 +191,4 @@ describe('a part at a slight angle', () => {
   }, 90_000);
 });
 
-it('nothing was complained about in the console', () => expect(bench.complaints).toEqual([]));
+it('nothing was complained about in the console', () => expect(bench.consoleErrors).toEqual([]));

@@ -161,7 +161,7 @@ describe('layouts', () => {
     expect(await layout()).toEqual(before);
     await still(page);
     // Exactly the break that was made here, and nothing else.
-    bench.takeComplaints(/^(Uncaught .*)?broken$/);
+    bench.takeConsoleErrors(/^(Uncaught .*)?broken$/);
   }, 90_000);
 });
 
@@ -254,6 +254,6 @@ describe('wishes, reach and order', () => {
       await tab(page, name);
       await page.getByText(words).first().waitFor(SLOW);
     }
-    expect(bench.complaints).toEqual([]);
+    expect(bench.consoleErrors).toEqual([]);
   }, 60_000);
 });

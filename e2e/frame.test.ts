@@ -144,4 +144,4 @@ it('a station begins at its top, wherever the one before was read to', async () 
   await page.context().close();
 });
 
-it('no page complained meanwhile', () => expect(bench.complaints).toEqual([]));
+it('no page complained meanwhile', () => expect(bench.consoleErrors).toEqual([]));

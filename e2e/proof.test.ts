@@ -214,5 +214,5 @@ describe('build, what came later', () => {
 });
 
 it('none of that wrote an error to the console', () => {
-  expect(bench.complaints).toEqual([]);
+  expect(bench.consoleErrors).toEqual([]);
 });

@@ -167,4 +167,4 @@ describe('links', () => {
   }, 90_000);
 });
 
-it('none of that wrote an error to the console', () => expect(bench.complaints).toEqual([]));
+it('none of that wrote an error to the console', () => expect(bench.consoleErrors).toEqual([]));

@@ -270,4 +270,4 @@ it('a photo is measured: corners, a straight edge, two points a known distance a
   expect(between).toMatch(/±\d/);
 });
 
-it('nothing of all that made the pages complain', () => expect(bench.complaints).toEqual([]));
+it('nothing of all that made the pages complain', () => expect(bench.consoleErrors).toEqual([]));

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   newConversion,
   readConversion,
@@ -220,7 +220,7 @@ describe('remedies', () => {
       const remedies = airRemedies(deck, finding);
       for (const { change, label } of remedies) {
         const next = after(deck, change);
-        expect(complaintsOf(next)).toEqual([]);
+        expect(validationIssuesOf(next)).toEqual([]);
         const there = reportOf(next);
         const said = Number(/([−+]\d+(?:\.\d+)?) K$/.exec(label)?.[1]?.replace('−', '-'));
         const [, what, id] = finding.id.split('/');
@@ -262,7 +262,7 @@ describe('remedies against noise', () => {
     expect(remedies.length).toBeGreaterThan(1);
     for (const { change, label } of remedies) {
       const next = after(quiet, change);
-      expect(complaintsOf(next)).toEqual([]);
+      expect(validationIssuesOf(next)).toEqual([]);
       const there = reportOf(next);
       const said = Number(/([−+]\d+(?:\.\d+)?) dB$/.exec(label)?.[1]?.replace('−', '-'));
       expect(there.noise - report.noise, label).toBeCloseTo(said, -0.4);
@@ -328,7 +328,7 @@ describe('a fan’s curve from a file', () => {
         ],
       },
     }).document;
-    expect(complaintsOf(zero)[0]?.message).toMatch(/no pressure/);
+    expect(validationIssuesOf(zero)[0]?.message).toMatch(/no pressure/);
   });
 });
 
@@ -339,8 +339,8 @@ it('what the air knows of a part goes with it', () => {
     { type: 'setThermal', part: 'card-1', thermal: { limit: 80 } },
     { type: 'setWay', way: 'line-1', name: 'Line', patch: { ductTo: 'card-1' } },
   );
-  expect(complaintsOf(said)).toEqual([]);
+  expect(validationIssuesOf(said)).toEqual([]);
   const gone = after(said, { type: 'removePart', id: 'card-1' });
-  expect(complaintsOf(gone)).toEqual([]);
+  expect(validationIssuesOf(gone)).toEqual([]);
   expect(gone.air).toMatchObject({ fans: { 'fan-1': { feed: '7 V' } }, ways: { 'line-1': {} }, thermal: {} });
 });

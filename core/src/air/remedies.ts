@@ -4,7 +4,7 @@ import { assessCut, clearPlace, leastWeb, proposeVents, type VentProposal } from
 import {
   faceWord,
   applyChange,
-  complaintsAfter,
+  validationIssuesAfter,
   nextId,
   type Change,
   type Conversion,
@@ -124,7 +124,7 @@ const signed = (by: number, unit: string) =>
 function tried(document: Conversion, change: Change): Conversion | undefined {
   try {
     const { document: next, operations } = applyChange(document, change);
-    return complaintsAfter(next, operations).length > 0 ? undefined : next;
+    return validationIssuesAfter(next, operations).length > 0 ? undefined : next;
   } catch {
     return undefined;
   }

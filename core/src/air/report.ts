@@ -3,7 +3,7 @@ import type { Conversion, State } from '../document';
 import type { Route } from '../fit';
 import type { Vec3 } from '../solid';
 import { airModel, type AirModel, type PlacedMover } from './build/model';
-import type { Term, Way } from './build/ways';
+import type { Term, FlowPath } from './build/ways';
 import { levelAt, sumOfLevels } from './fans/mover';
 import { atSpeed, pressureOf, type FanCurve } from './network/curve';
 import { shareThrough } from './network/heat';
@@ -14,7 +14,7 @@ import { airAround, RESISTANCE_DOUBT, temperaturesOf, type PartTemperature } fro
 
 /** What goes through a way out of the shell; flows in m³/s. */
 export interface WayFlow extends Pick<
-  Way,
+  FlowPath,
   'id' | 'name' | 'kind' | 'face' | 'area' | 'at' | 'outward' | 'shut' | 'why' | 'part' | 'own' | 'filter'
 > {
   in: number;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   lidAt,
   defaultBox,
   defaultTub,
@@ -143,13 +143,13 @@ describe('a spacer ring', () => {
     expect(top.terms.map((t) => t.id)).toContain('/shell/bodies/ring-1/cut/height');
   });
   it('is refused without a lid, in a tub, and twice', () => {
-    const complaint = (document: typeof shell) => complaintsOf(document)[0]?.message;
+    const validationIssue = (document: typeof shell) => validationIssuesOf(document)[0]?.message;
     const ring = ringBody(shell.shell, 12);
     const put = (document: typeof shell, id = 'ring-1') =>
       applyChange(document, { type: 'setBody', id, body: ring }).document;
-    expect(complaint(put(newConversion('No lid', defaultBox())))).toMatch(/under a lid/);
-    expect(complaint(put(newConversion('Tub', defaultTub())))).toMatch(/straight up/);
-    expect(complaint(put(withRing, 'ring-2'))).toMatch(/two spacer rings/);
-    expect(complaint(withRing)).toBeUndefined();
+    expect(validationIssue(put(newConversion('No lid', defaultBox())))).toMatch(/under a lid/);
+    expect(validationIssue(put(newConversion('Tub', defaultTub())))).toMatch(/straight up/);
+    expect(validationIssue(put(withRing, 'ring-2'))).toMatch(/two spacer rings/);
+    expect(validationIssue(withRing)).toBeUndefined();
   });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   feature,
   newConversion,
   defaultBox,
@@ -180,7 +180,7 @@ describe('a part at a slight angle', () => {
       placement: at(0, 0, { axis: 'z', degrees: 11 }),
     });
     expect(
-      complaintsOf(plan11)
+      validationIssuesOf(plan11)
         .map((c) => c.message)
         .join(),
     ).toMatch(/10/);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hullModel } from '../assembly';
 import { facesAgainst, standingPlace, STANDS } from '../brief';
-import { complaintsOf, POLICY_NAMES, STARTING_FORMS, type StartingForm } from '../document';
+import { validationIssuesOf, POLICY_NAMES, STARTING_FORMS, type StartingForm } from '../document';
 import { TOOL_NAMES } from '../quantity';
 import { searchLayouts } from '../search';
 import { saidAtRest } from '../plan';
@@ -43,7 +43,7 @@ describe('a first plan', () => {
         }
         made++;
         expect(wrongWith(given)).toEqual({});
-        expect(complaintsOf(plan)).toEqual([]);
+        expect(validationIssuesOf(plan)).toEqual([]);
       }),
     );
     expect(made).toBeGreaterThan(20);

@@ -1,6 +1,6 @@
 import { facesAgainst } from '../brief';
 import {
-  complaintsOf,
+  validationIssuesOf,
   lidAt,
   newConversion,
   nextId,
@@ -25,7 +25,7 @@ export function firstPlan(answers: Answers): Conversion {
   const plan = newConversion(answers.name.trim() || 'Untitled shell', hullOf(answers));
   const shell: Shell = { ...plan.shell, material: answers.material };
   if (answers.opens === 'lid') shell.bodies = { 'lid-1': firstLid(answers) };
-  const [odd] = complaintsOf({ ...plan, shell });
+  const [odd] = validationIssuesOf({ ...plan, shell });
   if (odd) throw new Error(odd.message);
   const blockedFaces = against(answers, shell);
   const parts: Conversion['kit']['parts'] = {};

@@ -6,7 +6,7 @@ import { assemble } from '../assembly';
 import { openingsOf } from '../cut';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   newConversion,
   readConversion,
@@ -255,9 +255,9 @@ describe('steps from the plan', () => {
     expect(said(none).find((f) => f.id === 'build/hours')).toBeDefined();
     const odd = after(deck, { type: 'setBuild', build: { start: '2027-02-31' } });
     expect(layOnDays(odd, steps, '2026-11-26').words).toMatch(/“2027-02-31” is no day/);
-    expect(complaintsOf(after(deck, { type: 'setBuild', build: { start: 'soon' } })).length).toBeGreaterThan(0);
+    expect(validationIssuesOf(after(deck, { type: 'setBuild', build: { start: 'soon' } })).length).toBeGreaterThan(0);
     const early: Change = { type: 'setItem', item: 'part.fan-1', name: 'Fan', is: { state: 'buy', lead: -3 } };
-    expect(complaintsOf(after(deck, early)).length).toBeGreaterThan(0);
+    expect(validationIssuesOf(after(deck, early)).length).toBeGreaterThan(0);
   });
 });
 

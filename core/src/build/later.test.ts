@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, complaintsOf, readConversion, type Change, type Conversion } from '../document';
+import { applyChange, validationIssuesOf, readConversion, type Change, type Conversion } from '../document';
 import { balanceOf } from '../fit';
 import { assessAll } from '../plan';
 import { costOf } from '../work';
@@ -59,7 +59,7 @@ describe('what is to be ordered', () => {
     );
     expect(toOrder(plan, stepsIn(plan), TODAY)).toEqual([]);
     const wrong = applyChange(deck, item('card-1', -3)).document;
-    expect(complaintsOf(wrong)[0]!.message).toMatch(/-3|0/);
+    expect(validationIssuesOf(wrong)[0]!.message).toMatch(/-3|0/);
   });
 });
 

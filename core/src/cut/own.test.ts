@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   newConversion,
   type Change,
@@ -89,7 +89,9 @@ describe('an opening by hand', () => {
     );
     expect(ids(make(put(own()), put(own({ u: 200 }), 'cut-2')))).toContain('stop cut/web/cut-1+cut-2/left');
     const change = put(own({ pattern: { kind: 'holes', diameter: 6, pitch: 6, array: 'square' } }));
-    expect(complaintsOf(applyChange(make(), change).document)).toMatchObject([{ path: '/cut/openings/cut-1/pattern' }]);
+    expect(validationIssuesOf(applyChange(make(), change).document)).toMatchObject([
+      { path: '/cut/openings/cut-1/pattern' },
+    ]);
   });
 
   it('is moved to the nearest place where nothing is in its way', () => {

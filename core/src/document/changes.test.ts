@@ -7,8 +7,8 @@ import {
   applyChange,
   applyOperations,
   CHANGE_TYPES,
-  complaintsAfter,
-  complaintsOf,
+  validationIssuesAfter,
+  validationIssuesOf,
   conflicts,
   defaultBox,
   defaultWedge,
@@ -442,17 +442,17 @@ function dangling(document: Conversion): string[] {
   }
   for (const { picks } of Object.values(kit.photos))
     for (const { shows } of Object.values(picks)) if (shows) need(kit.holeMaps, shows.map, 'pick');
-  const things = { ...kit.parts, ...kit.holeMaps, ...shell.features };
+  const entities = { ...kit.parts, ...kit.holeMaps, ...shell.features };
   for (const finding of Object.keys(accepted))
-    for (const id of finding.split('/')[1]!.split(/[|+]/)) if (/-\d+$/.test(id)) need(things, id, 'accepted');
+    for (const id of finding.split('/')[1]!.split(/[|+]/)) if (/-\d+$/.test(id)) need(entities, id, 'accepted');
   return wrong;
 }
 
 describe.each(Object.entries(EVERY))('%s', (_type, [document, change]) => {
   it('makes a valid plan, is undone by its inverse, is remade by its operations, and has words', () => {
     const edited = applyChange(document, change);
-    expect(complaintsOf(edited.document)).toEqual([]);
-    expect(complaintsAfter(edited.document, edited.operations)).toEqual([]);
+    expect(validationIssuesOf(edited.document)).toEqual([]);
+    expect(validationIssuesAfter(edited.document, edited.operations)).toEqual([]);
     expect(applyOperations(edited.document, edited.inverse).document).toEqual(document);
     expect(applyOperations(document, edited.operations).document).toEqual(edited.document);
     expect(describeChange(document, change).length).toBeGreaterThan(2);
@@ -592,9 +592,11 @@ it('judging what an edit touched finds the same as judging everything', () => {
         } catch {
           return;
         }
-        const whole = complaintsOf(edited.document).length > 0;
+        const whole = validationIssuesOf(edited.document).length > 0;
         if (whole) refused++;
-        expect(complaintsAfter(edited.document, edited.operations).length > 0, JSON.stringify(operation)).toBe(whole);
+        expect(validationIssuesAfter(edited.document, edited.operations).length > 0, JSON.stringify(operation)).toBe(
+          whole,
+        );
       },
     ),
     { numRuns: runs(1500, 250), seed: 7 },

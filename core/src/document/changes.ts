@@ -1,4 +1,4 @@
-import { highestNumber, numberedId, put, type ChangeKind, type ChangeKinds, type Thing } from '../form';
+import { highestNumber, numberedId, put, type ChangeKind, type ChangeKinds, type Entity } from '../form';
 import type { Measured } from '../quantity';
 import type { Accepted, Conversion } from './conversion';
 import { edit, stepsOf, type Edited } from './patches';
@@ -62,23 +62,23 @@ const alter = (draft: Conversion, change: Change): void => KINDS[change.type].al
 export function applyChange(document: Conversion, change: Change): Edited<Conversion> {
   return edit(document, (draft) => {
     alter(draft, change);
-    for (const thing of goneThings(document, draft)) {
+    for (const entity of goneEntities(document, draft)) {
       for (const section of SECTIONS)
-        (section.forget as ((draft: Conversion, gone: Thing) => void) | undefined)?.(draft, thing);
+        (section.removeReferences as ((draft: Conversion, gone: Entity) => void) | undefined)?.(draft, entity);
       for (const finding of Object.keys(draft.accepted))
-        if (speaksOf(finding, thing.id)) delete draft.accepted[finding];
-      if (thing.kind !== 'face') spend(draft, thing);
+        if (speaksOf(finding, entity.id)) delete draft.accepted[finding];
+      if (entity.kind !== 'face') spend(draft, entity);
     }
   });
 }
 
-const thingsOf = (document: Conversion): [Thing['kind'], Readonly<Record<string, unknown>>][] =>
+const thingsOf = (document: Conversion): [Entity['kind'], Readonly<Record<string, unknown>>][] =>
   SECTIONS.flatMap((section) =>
-    Object.entries((section.things as (own: unknown) => object)(document[section.key])),
+    Object.entries((section.entities as (own: unknown) => object)(document[section.key])),
   ) as never;
 
 /** What was there and is no more. */
-function goneThings(before: Conversion, draft: Conversion): Thing[] {
+function goneEntities(before: Conversion, draft: Conversion): Entity[] {
   const now = new Map(thingsOf(draft));
   return thingsOf(before).flatMap(([kind, record]) =>
     Object.keys(record)
@@ -90,7 +90,7 @@ function goneThings(before: Conversion, draft: Conversion): Thing[] {
 /** Findings are called by what they are about: `fit/card-1|lid-rib-1`, `cut/web/board-1+vent-2/rear`, `cut/made/board-1.sockets.io`. */
 const speaksOf = (finding: string, id: string) => finding.split(/[/|+>:.]/).includes(id);
 
-function spend(draft: Conversion, { kind, id }: Thing): void {
+function spend(draft: Conversion, { kind, id }: Entity): void {
   const numbered = numberedId(id);
   if (!numbered) return;
   const { stem, number } = numbered;

@@ -1,6 +1,6 @@
 import {
-  complaintsBelow,
-  complaintsBy,
+  validationIssuesBelow,
+  validationIssuesBy,
   except,
   keyed,
   matching,
@@ -12,7 +12,7 @@ import {
   text,
   whole,
   words,
-  type Complaint,
+  type ValidationIssue,
   type Form,
   type Of,
 } from '../form';
@@ -64,8 +64,8 @@ export interface Conversion extends Sections {
 export type Accepted = Conversion['accepted'][string];
 
 /** Checks the form of a whole document: types, ranges, ids. Empty when it is in order. */
-export const complaintsOfForm = (document: unknown): Complaint[] => complaintsBy(form, document);
+export const validationIssuesOfForm = (document: unknown): ValidationIssue[] => validationIssuesBy(form, document);
 
 /** Checks the form of what was altered below a path, the rest being in order. */
-export const complaintsOfFormBelow = (document: unknown, steps: readonly string[]): Complaint[] =>
-  complaintsBelow(form, document, steps);
+export const validationIssuesOfFormBelow = (document: unknown, steps: readonly string[]): ValidationIssue[] =>
+  validationIssuesBelow(form, document, steps);

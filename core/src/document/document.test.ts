@@ -5,7 +5,7 @@ import { measured } from '../quantity';
 import {
   applyChange,
   applyOperations,
-  complaintsOf,
+  validationIssuesOf,
   conflicts,
   edgeLengths,
   defaultBox,
@@ -31,8 +31,8 @@ const rib = feature(
 );
 
 /** The first complaint about a document after a change. */
-const complaintAfter = (document: Conversion, change: Change) =>
-  complaintsOf(applyChange(document, change).document)[0];
+const validationIssueAfter = (document: Conversion, change: Change) =>
+  validationIssuesOf(applyChange(document, change).document)[0];
 const set = (path: string, value: number): Change => ({
   type: 'setMeasured',
   path,
@@ -140,23 +140,23 @@ describe('a document is refused with a clear message', () => {
       /no face “slope”/,
     ],
   ])('%s', (_name, make, change, path, message) => {
-    const complaint = complaintAfter(make(), change);
-    expect(complaint?.path).toBe(path);
-    expect(complaint?.message).toMatch(message);
+    const validationIssue = validationIssueAfter(make(), change);
+    expect(validationIssue?.path).toBe(path);
+    expect(validationIssue?.message).toMatch(message);
   });
 
   it('an own part of air alone', () => {
     const part = panelPart({ diagonalInch: 10, aspect: [4, 3], bezel: { side: 5, top: 5, bottom: 5 }, thickness: 5 });
     for (const block of Object.values(part.own!.blocks)) block.role = 'air';
-    expect(complaintAfter(box(), { type: 'addPart', id: 'own-1', part })).toEqual({
+    expect(validationIssueAfter(box(), { type: 'addPart', id: 'own-1', part })).toEqual({
       path: '/kit/parts/own-1/own/blocks',
       message: expect.stringMatching(/no body block/),
     });
   });
 
   it('and otherwise accepted', () => {
-    expect(complaintsOf(box())).toEqual([]);
-    expect(complaintsOf(wedge())).toEqual([]);
+    expect(validationIssuesOf(box())).toEqual([]);
+    expect(validationIssuesOf(wedge())).toEqual([]);
   });
 });
 
@@ -178,7 +178,7 @@ describe('an older document', () => {
   it('of schema 1 becomes profiles, bodies and features of today', () => {
     const old = readConversion(readFileSync(new URL('./stored/schema-1.json', import.meta.url), 'utf8'));
     expect(old.schemaVersion).toBe(SCHEMA_VERSION);
-    expect(complaintsOf(old)).toEqual([]);
+    expect(validationIssuesOf(old)).toEqual([]);
     expect(old.shell.hull).toMatchObject({ form: 'profile', axis: 'x' });
     expect(Object.values(old.shell.bodies).map((b) => b.kind)).toEqual(['lid']);
     expect(old.kit).toMatchObject({ holeMaps: {}, photos: {} });
@@ -188,7 +188,7 @@ describe('an older document', () => {
 describe('an older document of schema 2', () => {
   it('gets an empty list of wishes, variants and cables', () => {
     const old = readConversion(readFileSync(new URL('./stored/schema-2.json', import.meta.url), 'utf8'));
-    expect(complaintsOf(old)).toEqual([]);
+    expect(validationIssuesOf(old)).toEqual([]);
     expect(old.layout).toMatchObject({ wishes: {}, variants: {}, cables: {} });
     expect(Object.keys(old.layout.placements)).toHaveLength(6);
   });

@@ -3,7 +3,7 @@ export { LARGEST_DOCUMENT, LARGEST_FILE, SCHEMA_VERSION, type Accepted, type Con
 export * from './journal';
 export * from './keys';
 export * from './newConversion';
-export * from './parted';
+export * from './rebase';
 export * from './patches';
 export * from './read';
 export * from './rules';
@@ -16,7 +16,7 @@ export * from '../brief/section';
 export * from '../build/section';
 export * from '../cut/section';
 export * from '../fit/section';
-export { nextId, SIDES, type AxisName, type Complaint, type FaceId, type Side } from '../form';
+export { nextId, SIDES, type AxisName, type ValidationIssue, type FaceId, type Side } from '../form';
 export * from '../kit/section';
 export * from '../links/section';
 export * from '../panel/section';

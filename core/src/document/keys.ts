@@ -1,4 +1,4 @@
-import type { Complaint } from '../form';
+import type { ValidationIssue } from '../form';
 
 /** Names that every object has already, or that change what it is: no key of a document, at any depth. */
 export const FORBIDDEN_KEYS = ['__proto__', 'constructor', 'prototype'] as const;
@@ -8,7 +8,7 @@ const FORBIDDEN: ReadonlySet<string> = new Set(FORBIDDEN_KEYS);
 export const isForbiddenKey = (key: string): boolean => FORBIDDEN.has(key);
 
 /** The first key of a value, at any depth, that no document may have. */
-export function forbiddenKey(value: unknown, path = ''): Complaint | undefined {
+export function forbiddenKey(value: unknown, path = ''): ValidationIssue | undefined {
   if (value === null || typeof value !== 'object') return undefined;
   for (const key of Object.keys(value)) {
     if (isForbiddenKey(key))

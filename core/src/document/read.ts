@@ -1,6 +1,6 @@
 import { forbiddenKey } from './keys';
-import { complaintsOf } from './rules';
-import type { Complaint } from '../form';
+import { validationIssuesOf } from './rules';
+import type { ValidationIssue } from '../form';
 import { LARGEST_FILE, SCHEMA_VERSION, type Conversion } from './conversion';
 import { upgrade } from './upgrades';
 
@@ -12,7 +12,7 @@ export class DocumentError extends Error {
   constructor(
     readonly code: 'too-large' | 'not-json' | 'not-ours' | 'newer' | 'invalid',
     message: string,
-    readonly complaints: Complaint[] = [],
+    readonly validationIssues: ValidationIssue[] = [],
   ) {
     super(message);
   }
@@ -84,15 +84,15 @@ function broughtUp(raw: unknown): { document: Conversion; from: number } {
       `It says schema ${version}, but is not built like one: it can't be brought to schema ${SCHEMA_VERSION}.`,
     );
   }
-  const complaints = complaintsOf(document);
-  if (complaints.length > 0)
+  const validationIssues = validationIssuesOf(document);
+  if (validationIssues.length > 0)
     throw new DocumentError(
       'invalid',
-      `The conversion has ${complaints.length === 1 ? 'a value' : `${complaints.length} values`} out of order: ${complaints
+      `The conversion has ${validationIssues.length === 1 ? 'a value' : `${validationIssues.length} values`} out of order: ${validationIssues
         .slice(0, 3)
         .map((c) => `${c.path}: ${c.message}`)
         .join('; ')}`,
-      complaints,
+      validationIssues,
     );
   return { document: document as unknown as Conversion, from: version };
 }

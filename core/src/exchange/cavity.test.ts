@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assemble, hullModel } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   lidAt,
   lidOf,
@@ -55,7 +55,7 @@ describe('a shell that was read from a file', () => {
     expect(cavity.cover).toEqual([]);
     expect(cavity.volume / 1e6).toBeCloseTo(litres([254, 254, 100]), 3);
     const document = await shellOf(hollow);
-    expect(complaintsOf(document)).toEqual([]);
+    expect(validationIssuesOf(document)).toEqual([]);
     const kit = ['board/mini-itx', 'supply/flex', 'drive/2.5-7'].map((key): Change => ({
       type: 'addPart',
       id: `${key.split('/')[0]}-1`,
@@ -110,7 +110,7 @@ describe('a shell that was read from a file', () => {
       cavity: readCavity(prepared)!.cavity,
     };
     const { document } = applyChange(before, shellRead(before, hull));
-    expect(complaintsOf(document)).toEqual([]);
+    expect(validationIssuesOf(document)).toEqual([]);
     expect(lidOf(document.shell)!.splitHeight).toBeCloseTo(103, 3);
   });
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { describe, expect, it } from 'vitest';
 import { assemble, hullModel } from '../assembly';
-import { applyChange, complaintsOf, newConversion } from '../document';
+import { applyChange, validationIssuesOf, newConversion } from '../document';
 import { area, type Point2 } from '../solid';
 import { hullFromSection, partFromOutline, prismFromSection, sectionOf } from '.';
 
@@ -89,7 +89,7 @@ describe('a shell from the drawing of its section', () => {
         const names = hull.corners.map((c) => c.face);
         expect(new Set(names).size).toBe(names.length);
         const document = applyChange(newConversion('Read', hull), { type: 'setHull', hull }).document;
-        expect(complaintsOf(document).filter((c) => !c.path.includes('wall'))).toEqual([]);
+        expect(validationIssuesOf(document).filter((c) => !c.path.includes('wall'))).toEqual([]);
         const { outer } = hullModel(document.shell);
         expect(Math.abs(area(outer.low))).toBeCloseTo(Math.abs(area(outline)), 3);
         // What is called by a side looks to that side.
@@ -138,7 +138,7 @@ it('a part that was read can be placed', () => {
       placement: { x: 20, y: 20, z: 20, rear: 'rear', top: 'top', locked: false },
     },
   ).document;
-  expect(complaintsOf(document)).toEqual([]);
+  expect(validationIssuesOf(document)).toEqual([]);
   const [placed] = assemble(document).parts;
   expect([...placed!.low, ...placed!.high]).toEqual(
     [20, 20, 20, 110, 80, 21.6].map((v) => expect.closeTo(v, 6) as number),

@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { clearancesOf, hullModel, placeInShell, type Solid, type Wall } from '../assembly';
-import { applyChange, complaintsOf, defaultBox, newConversion, type Clearances, type Conversion } from '../document';
+import {
+  applyChange,
+  validationIssuesOf,
+  defaultBox,
+  newConversion,
+  type Clearances,
+  type Conversion,
+} from '../document';
 import { partFrom } from '../parts';
 import { exactly } from '../quantity';
 import type { Vec3 } from '../solid';
@@ -131,7 +138,7 @@ describe('clearances that are chosen for a plan', () => {
     expect(clearancesOf(plans)).toBe(clearancesOf({ layout: { ...plans.layout } }));
     expect(chosen('moving', null, plans)).toEqual(plan);
   });
-  it('never lessen what mains keep', () => expect(complaintsOf(chosen('mains', 3))[0]?.message).toContain('6.4'));
+  it('never lessen what mains keep', () => expect(validationIssuesOf(chosen('mains', 3))[0]?.message).toContain('6.4'));
   it('spread marking out to every place that is marked', () => {
     const part = partFrom(standardPart('drive/2.5-15')!, 'Drive');
     const at = { x: 60, y: 60, z: 40, rear: 'rear', top: 'top', locked: false } as const;

@@ -8,7 +8,7 @@ export { judge, type JudgedMargin } from './judge';
 export { byUrgency, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
 export { marginsOf, marginsOfPart } from './margins';
 export { middleFor } from './middle';
-export { byShort, nearestMiss, type Miss } from './miss';
+export { byShort, nearestShortfall, type Shortfall } from './shortfall';
 export { overlapsOf, type Overlap } from './overlaps';
 export { placeFor, type PlaceResult, type Proposal } from './place';
 export * from './opening';

@@ -23,7 +23,7 @@ import {
   type FitOption,
   type Goal,
   type InShell,
-  type KitMiss,
+  type KitShortfall,
   type Layout,
   type LayoutResult,
   type Smallest,
@@ -36,7 +36,7 @@ import type { JobHost } from '../station';
 import { balanceOf, type Balance } from './balance';
 import { sweepsOf, type OpeningReport } from './opening';
 import { accessOf, orderOf, type Access, type Order } from './order';
-import { nearestMiss, type Miss } from './miss';
+import { nearestShortfall, type Shortfall } from './shortfall';
 import { overlapsOf, type Overlap } from './overlaps';
 import { placeFor, type PlaceResult } from './place';
 import { routesOf, type Route } from './reach';
@@ -52,8 +52,8 @@ export const place = (_host: JobHost, document: Conversion, part: string): Place
   placeFor(document, assemble(document), part);
 
 /** Where a part that has no place misses one by least, with everything else as it is. */
-export const miss = (_host: JobHost, document: Conversion, part: string): Miss | undefined =>
-  nearestMiss(document, part);
+export const shortfall = (_host: JobHost, document: Conversion, part: string): Shortfall | undefined =>
+  nearestShortfall(document, part);
 
 /** How all cables run. */
 export const routes = (_host: JobHost, document: Conversion): Route[] => routesOf(document, assemble(document));
@@ -107,7 +107,7 @@ export async function layouts(
   document: Conversion,
   seed: number,
   keep: 'locked' | 'placed',
-): Promise<LayoutResult & { conflict?: Conflict | undefined; miss?: KitMiss | undefined }> {
+): Promise<LayoutResult & { conflict?: Conflict | undefined; shortfall?: KitShortfall | undefined }> {
   const assess = (plan: Conversion) => host.assess(plan);
   const result = searchLayouts(document, {
     seed,
@@ -130,7 +130,7 @@ export async function layouts(
     ...result,
     layouts: [],
     conflict,
-    miss: missOf(document, conflict?.parts ?? result.homeless, { seed, keep, assess }),
+    shortfall: missOf(document, conflict?.parts ?? result.homeless, { seed, keep, assess }),
   };
 }
 
@@ -141,14 +141,14 @@ const FIRST = { steps: 600, wanted: 3, polish: 8 } as const;
 export async function firstLayout(
   host: JobHost,
   document: Conversion,
-): Promise<{ layout?: Layout | undefined; miss?: KitMiss | undefined; homeless: string[] }> {
+): Promise<{ layout?: Layout | undefined; shortfall?: KitShortfall | undefined; homeless: string[] }> {
   const assess = (plan: Conversion) => host.assess(plan);
   const result = searchLayouts(document, { ...FIRST, assess });
   const [layout] = await settledLayouts(document, result.layouts, (plan) => host.settle(plan));
   if (layout) return { layout, homeless: [] };
   const sets = result.homeless.length > 0 ? result.homeless.slice(0, 1) : undefined;
   const set = sets ?? conflictOf(document, { assess })?.parts;
-  return { homeless: result.homeless, miss: set && missOf(document, set, { assess }) };
+  return { homeless: result.homeless, shortfall: set && missOf(document, set, { assess }) };
 }
 
 /** The shell of a plan with nothing in it, and the change that clears it. */

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, complaintsOf, defaultBox, lidAt, newConversion, type Conversion, type Side } from '../document';
+import {
+  applyChange,
+  validationIssuesOf,
+  defaultBox,
+  lidAt,
+  newConversion,
+  type Conversion,
+  type Side,
+} from '../document';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { ORIENTATIONS } from '../solid';
@@ -39,7 +47,7 @@ describe('a row of equal parts', () => {
     'to the %s has the gap that was asked, however it is turned',
     (along) => {
       const document = made(3, along);
-      expect(complaintsOf(document)).toEqual([]);
+      expect(validationIssuesOf(document)).toEqual([]);
       expect(Object.values(document.kit.parts).map((p) => p.name)).toEqual([
         'Archive drive 1',
         'Archive drive 2',
@@ -66,7 +74,7 @@ describe('a row of equal parts', () => {
     expect(Object.keys(one.layout.rows!['row-1']!.parts)).toEqual(['drive-1', 'drive-3']);
     const none = applyChange(one, { type: 'removePart', id: 'drive-3' }).document;
     expect(none.layout.rows).toBeUndefined();
-    expect(complaintsOf(none)).toEqual([]);
+    expect(validationIssuesOf(none)).toEqual([]);
   });
 
   it('finds a place as one thing, in which none of it stops', () => {
@@ -95,6 +103,6 @@ describe('a row of equal parts', () => {
     const row = made(2, 'top');
     const twice = structuredClone(row);
     twice.layout.rows!['row-2'] = structuredClone(row.layout.rows!['row-1']!);
-    expect(complaintsOf(twice)[0]!.message).toBe('A part of “Archive drive” is in “Archive drive” already.');
+    expect(validationIssuesOf(twice)[0]!.message).toBe('A part of “Archive drive” is in “Archive drive” already.');
   });
 });

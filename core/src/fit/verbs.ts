@@ -10,8 +10,11 @@ export const layouts: Verb = async (document, { seed, stop }, { assess, settle }
   const result = { ...found, layouts: await settledLayouts(document, found.layouts, settle) };
   if (result.layouts.length > 0) return { print: { seed, ...result }, stops: false };
   const conflict = conflictOf(document, { seed, stop, assess });
-  const miss = missOf(document, conflict?.parts ?? result.homeless, { seed, stop, assess });
-  return { print: { seed, ...result, ...(conflict ? { conflict } : {}), ...(miss ? { miss } : {}) }, stops: true };
+  const shortfall = missOf(document, conflict?.parts ?? result.homeless, { seed, stop, assess });
+  return {
+    print: { seed, ...result, ...(conflict ? { conflict } : {}), ...(shortfall ? { shortfall } : {}) },
+    stops: true,
+  };
 };
 
 export const waysOut: Verb = async (document, { seed, stop }, { assess, settle }) => {

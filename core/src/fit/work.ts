@@ -16,7 +16,7 @@ export const fitWork = stationWork({
     ];
     return { findings };
   },
-  slowReads: ['brief', 'shell', 'kit', 'layout'],
+  slowReads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout'],
   remedies: remediesFor,
   jobs: () => import('./jobs'),
 });

@@ -2,7 +2,7 @@ import type Joi from 'joi';
 import { buildOf } from './form';
 
 /** What makes a document unacceptable: where (RFC 6901 pointer) and why, in words that can be shown. */
-export interface Complaint {
+export interface ValidationIssue {
   path: string;
   message: string;
 }
@@ -15,7 +15,7 @@ const OPTIONS: Joi.ValidationOptions = {
 };
 
 /** What is wrong with the form of a value: types, ranges, ids. Empty when it is in order. */
-export function complaintsBy(form: Joi.Schema, value: unknown, at = ''): Complaint[] {
+export function validationIssuesBy(form: Joi.Schema, value: unknown, at = ''): ValidationIssue[] {
   const { error } = form.validate(value, OPTIONS);
   return (error?.details ?? []).map((detail) => ({
     path: at + detail.path.map((step) => `/${step}`).join(''),
@@ -27,7 +27,7 @@ export function complaintsBy(form: Joi.Schema, value: unknown, at = ''): Complai
  * What is wrong with the form of a value after something below `steps` was altered, everything else being in order as
  * before: only the smallest part that has a form of its own is looked at.
  */
-export function complaintsBelow(form: Joi.Schema, value: unknown, steps: readonly string[]): Complaint[] {
+export function validationIssuesBelow(form: Joi.Schema, value: unknown, steps: readonly string[]): ValidationIssue[] {
   let at = '';
   for (const step of steps) {
     const how = buildOf(form);
@@ -35,7 +35,7 @@ export function complaintsBelow(form: Joi.Schema, value: unknown, steps: readonl
     const next = (value as Record<string, unknown>)[step];
     if ('entry' in how) {
       if (next === undefined) return [];
-      const [odd] = complaintsBy(how.key, step, `${at}/${step}`);
+      const [odd] = validationIssuesBy(how.key, step, `${at}/${step}`);
       if (odd) return [odd];
       if (Object.keys(value).length > how.most) break;
       form = how.entry;
@@ -47,7 +47,7 @@ export function complaintsBelow(form: Joi.Schema, value: unknown, steps: readonl
     value = next;
     at += `/${step}`;
   }
-  return complaintsBy(form, value, at);
+  return validationIssuesBy(form, value, at);
 }
 
 /** What is wrong as a sentence: “It must be a positive number”. */

@@ -3,8 +3,8 @@ import { describe, expect, it, vi } from 'vitest';
 import {
   above0,
   atLeast,
-  complaintsBelow,
-  complaintsBy,
+  validationIssuesBelow,
+  validationIssuesBy,
   except,
   keyed,
   list,
@@ -110,7 +110,7 @@ describe('a form', () => {
     let [accepted, refused] = [0, 0];
     fc.assert(
       fc.property(anyForm, anyValue, ({ form, fits }, value) => {
-        const fine = complaintsBy(form, value).length === 0;
+        const fine = validationIssuesBy(form, value).length === 0;
         if (fine) accepted++;
         else refused++;
         expect(fine).toBe(fits(value));
@@ -142,24 +142,27 @@ describe('a form', () => {
         'aabb',
         'aaabb',
       ])
-        expect(complaintsBy(form, v).length === 0, `${JSON.stringify(v)} in ${JSON.stringify(form.describe())}`).toBe(
-          fits(v),
-        );
+        expect(
+          validationIssuesBy(form, v).length === 0,
+          `${JSON.stringify(v)} in ${JSON.stringify(form.describe())}`,
+        ).toBe(fits(v));
   });
 
   it('names where and what, and what it holds instead', () => {
     const form = object({ rows: list(object({ width: number(0, 10) }), 0, 5) });
-    expect(complaintsBy(form, { rows: [{ width: 3 }, { width: 11 }] })).toEqual([
+    expect(validationIssuesBy(form, { rows: [{ width: 3 }, { width: 11 }] })).toEqual([
       { path: '/rows/1/width', message: expect.stringMatching(/10.*11/) as string },
     ]);
-    expect(complaintsBy(saying(number(0, 1), 'a share from 0 to 1'), 7)[0]?.message).toMatch(/share from 0 to 1/i);
+    expect(validationIssuesBy(saying(number(0, 1), 'a share from 0 to 1'), 7)[0]?.message).toMatch(
+      /share from 0 to 1/i,
+    );
   });
 
   it('in a row of numbers counts them', () => {
     const six = numbers<[number, number, number]>(number(0, 1), 3);
-    expect(complaintsBy(six, [0, 1, 0])).toEqual([]);
-    expect(complaintsBy(six, [0, 1])).not.toEqual([]);
-    expect(complaintsBy(six, [0, 1, 2])).not.toEqual([]);
+    expect(validationIssuesBy(six, [0, 1, 0])).toEqual([]);
+    expect(validationIssuesBy(six, [0, 1])).not.toEqual([]);
+    expect(validationIssuesBy(six, [0, 1, 2])).not.toEqual([]);
   });
 
   it('asked below an edit says what it says when asked whole', () => {
@@ -168,12 +171,12 @@ describe('a form', () => {
     fc.assert(
       fc.property(anyForm, anyForm, anyValue, (a, b, value) => {
         const form = object({ left: keyed(matching(/^[ab]$/), a.form, 2), right: b.form });
-        const whole = (v: unknown) => complaintsBy(form, v).map((c) => c.path);
+        const whole = (v: unknown) => validationIssuesBy(form, v).map((c) => c.path);
         const [left, right] = [samples.findIndex(a.fits), samples.findIndex(b.fits)];
         if (left < 0 || right < 0) return;
         expect(whole({ left: { a: samples[left] }, right: samples[right] })).toEqual([]);
         const edited = { left: { a: value }, right: samples[right] };
-        expect(complaintsBelow(form, edited, ['left', 'a']).map((c) => c.path)).toEqual(whole(edited));
+        expect(validationIssuesBelow(form, edited, ['left', 'a']).map((c) => c.path)).toEqual(whole(edited));
         compared++;
       }),
       { numRuns: 400, seed: 5 },
@@ -196,9 +199,9 @@ it('makes none of its forms before one is asked', async () => {
     return { default: counted };
   });
   try {
-    const { complaintsOf } = await import('../document');
+    const { validationIssuesOf } = await import('../document');
     expect(asked).toBe(0);
-    expect(complaintsOf({})).not.toEqual([]);
+    expect(validationIssuesOf({})).not.toEqual([]);
     expect(asked).toBeGreaterThan(100);
   } finally {
     vi.doUnmock('joi');

@@ -1,4 +1,4 @@
-export { complaintsBelow, complaintsBy, type Complaint } from './check';
+export { validationIssuesBelow, validationIssuesBy, type ValidationIssue } from './check';
 export * from './form';
 export * from './ids';
 export { put } from './put';

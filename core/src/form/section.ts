@@ -1,8 +1,8 @@
 import type { Form } from './form';
-import type { Complaint } from './check';
+import type { ValidationIssue } from './check';
 
 /** Something of the plan that other things speak of by its id. */
-export interface Thing {
+export interface Entity {
   kind:
     | 'part'
     | 'feature'
@@ -52,14 +52,14 @@ export interface Section<K extends string, S, D, C extends { type: string }> {
   form: Form<S>;
   empty: () => S;
   /** What makes no sense beyond the form. The form is in order when they are asked. */
-  rules: (document: D) => Complaint[];
+  rules: (document: D) => ValidationIssue[];
   changes: ChangeKinds<D, C>;
   /** Never there: carries the type of the changes. */
   change?: C;
   /** What of it is spoken of elsewhere, by id. */
-  things: (section: S) => Partial<Record<Thing['kind'], Readonly<Record<string, unknown>>>>;
+  entities: (section: S) => Partial<Record<Entity['kind'], Readonly<Record<string, unknown>>>>;
   /** Takes out what speaks of something that is gone. */
-  forget?: (draft: D, gone: Thing) => void;
+  removeReferences?: (draft: D, gone: Entity) => void;
 }
 
 /** Keeps the types of a section as they are written. */

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { complaintsOf, complaintsOfPart, applyChange, defaultBox, newConversion } from '../document';
+import { validationIssuesOf, validationIssuesOfPart, applyChange, defaultBox, newConversion } from '../document';
 import { partModel } from '../parts';
 import { activeArea, panelPart } from '.';
 
@@ -24,14 +24,14 @@ it('a panel is a valid part with its picture cut into the face it looks at', () 
     bezel: { side: 5, top: 5, bottom: 12 },
     thickness: 6,
   });
-  expect(complaintsOfPart(part)).toEqual([]);
+  expect(validationIssuesOfPart(part)).toEqual([]);
   const { faces } = partModel('panel-1', part);
   expect(faces[0]).toMatchObject({
     direction: 'front',
     cuts: [{ shape: { size: [217.5, 136] }, at: [expect.closeTo(113.75, 0), 0, expect.closeTo(80, 0)] }],
   });
   const document = applyChange(newConversion('Box', defaultBox()), { type: 'addPart', id: 'panel-1', part }).document;
-  expect(complaintsOf(document)).toEqual([]);
+  expect(validationIssuesOf(document)).toEqual([]);
 });
 
 it('a diagonal of zero or an aspect of nothing is refused in words', () => {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   newConversion,
   defaultBox,
   readConversion,
@@ -109,7 +109,7 @@ describe('the tree', () => {
       id: 'socket-1',
       node: { ...deck.links.nodes['socket-1']!, on: 'adapter-1' },
     });
-    expect(complaintsOf(ring)[0]?.message).toMatch(/would hang on itself/);
+    expect(validationIssuesOf(ring)[0]?.message).toMatch(/would hang on itself/);
     // Even so it is drawn without an end.
     expect(linkTree(ring).length).toBeLessThanOrEqual(Object.keys(ring.links.nodes).length);
   });
@@ -163,7 +163,7 @@ describe('the tree', () => {
           for (const { id: on } of made)
             if (mayHang(made, id, on) && nodes[id]!.on !== on) {
               const next = tree({ ...nodes, [id]: { ...nodes[id]!, on } });
-              expect(complaintsOf(next)).toEqual([]);
+              expect(validationIssuesOf(next)).toEqual([]);
               const there = linkTree(next).find((l) => l.id === id)!;
               expect(there.faults.filter((f) => f.id === 'key' || f.id === 'loose')).toEqual([]);
             }
@@ -175,7 +175,7 @@ describe('the tree', () => {
     for (const name of ['tape-deck', 'typewriter', 'piano-stool']) {
       const bare = { ...demo(name), links: empty.links };
       const begun = after(bare, beginLinks(bare));
-      expect(complaintsOf(begun)).toEqual([]);
+      expect(validationIssuesOf(begun)).toEqual([]);
       expect(said(begun).filter((f) => f.id.startsWith('links/key/'))).toEqual([]);
     }
   });

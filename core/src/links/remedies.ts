@@ -1,4 +1,4 @@
-import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
+import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { WAVE, DONGLE_APART } from '../standards';
 import { assessLinks } from './assess';
@@ -13,7 +13,7 @@ export function linksRemedies(document: Conversion, finding: Finding): Remedy[] 
     .filter(({ change }) => {
       try {
         const { document: next, operations } = applyChange(document, change);
-        if (complaintsAfter(next, operations).length > 0) return false;
+        if (validationIssuesAfter(next, operations).length > 0) return false;
         const after = assessLinks(next).findings;
         const then = after.find((f) => f.id === finding.id);
         return (!then || RANK[then.verdict] > RANK[finding.verdict]) && rank(after) < rank(before);

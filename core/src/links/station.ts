@@ -6,6 +6,6 @@ export const links = station({
   number: 6,
   label: 'Links',
   running: true,
-  reads: ['shell', 'kit', 'layout', 'cut', 'links'],
+  reads: ['shell', 'kit.parts', 'layout', 'cut', 'links'],
   assess: ({ document, assembly }) => assessLinks(document, assembly),
 });

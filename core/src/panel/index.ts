@@ -15,4 +15,4 @@ export { CAUTIONS, progressOf, sawOn, type PinProgress, type PinTest } from './p
 export type { ControlPlace } from './place';
 export { matrixReport, panelReport, type MatrixReport, type PanelReport } from './report';
 export type { Matched, MatchedControl, PanelWire } from './ways/assign';
-export type { Way } from './ways/way';
+export type { WiringOption } from './ways/way';

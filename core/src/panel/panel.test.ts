@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   CONTROL_KINDS,
   CONTROL_WISHES,
   LAMP_TYPES,
@@ -251,7 +251,7 @@ describe('what is wrong with a wire', () => {
       [{ pins: { contact: 'header-99/1' } }, /no header “header-99”/],
     ] as const)
       expect(
-        complaintsOf(plan(patch))
+        validationIssuesOf(plan(patch))
           .map((c) => c.message)
           .join(),
       ).toMatch(words);
@@ -349,7 +349,7 @@ describe('places', () => {
     expect(place.depth).toBeCloseTo(30, 6);
     const gone = after(made, { type: 'setFeature', id: 'button-1', feature: null });
     expect(gone.panel.controls['control-20']!.feature).toBeUndefined();
-    expect(complaintsOf(gone)).toEqual([]);
+    expect(validationIssuesOf(gone)).toEqual([]);
   });
   it('controls and headers that are there are taken over once', () => {
     const bare: Conversion = { ...deck, panel: { controls: {}, headers: {}, wires: {}, matrices: {}, hunts: {} } };
@@ -361,7 +361,7 @@ describe('places', () => {
       'meter',
       'rotary selector',
     ]);
-    expect(complaintsOf(begun)).toEqual([]);
+    expect(validationIssuesOf(begun)).toEqual([]);
     expect(beginPanel(begun)).toEqual([]);
   });
 });

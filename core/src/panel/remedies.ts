@@ -1,5 +1,5 @@
 import { assemble } from '../assembly';
-import { applyChange, complaintsAfter, type Change, type Conversion, type PanelControl } from '../document';
+import { applyChange, validationIssuesAfter, type Change, type Conversion, type PanelControl } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { assessPanel } from './assess';
 import { panelReport } from './report';
@@ -14,7 +14,7 @@ export function panelRemedies(document: Conversion, finding: Finding): Remedy[] 
     .filter(({ change }) => {
       try {
         const { document: next, operations } = applyChange(document, change);
-        if (complaintsAfter(next, operations).length > 0) return false;
+        if (validationIssuesAfter(next, operations).length > 0) return false;
         const after = assessPanel(next).findings;
         const then = after.find((f) => f.id === finding.id);
         const milder = !then || RANK[then.verdict] > RANK[finding.verdict];

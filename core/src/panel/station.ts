@@ -6,6 +6,6 @@ export const panel = station({
   number: 8,
   label: 'Panel',
   running: true,
-  reads: ['shell', 'kit', 'layout', 'cut', 'brief', 'panel'],
+  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'panel'],
   assess: ({ document, assembly }) => assessPanel(document, assembly),
 });

@@ -2,6 +2,7 @@ import type { Conversion, TargetFigures } from '../document';
 import { collect, RANK, stationVerdict, type Finding, type StationVerdict } from '../findings';
 import { recent, type Assessed, type Context, type Slow, type Station, type Touched } from '../station';
 import { assembled } from './assembled';
+import { readerOf } from './reads';
 import { AT_REST, STATIONS, type Reports } from './stations';
 
 /** What all stations say about a conversion. */
@@ -18,16 +19,12 @@ export interface Assessment {
 export type SlowAnswers = Readonly<Record<string, Slow>>;
 
 /** A plan as a station looks at it; its solids are made when they are first asked for. */
-export const contextOf = (document: Conversion): Context => ({
-  document,
+export const contextOf = (document: Conversion, shown: Conversion = document): Context => ({
+  document: shown,
   get assembly() {
     return assembled(document);
   },
 });
-
-/** Those parts of the document that are read. */
-export const readBy = (reads: Station['reads'], document: Conversion): readonly unknown[] =>
-  reads.map((key) => document[key]);
 
 const assessors = new Map<Station, (document: Conversion) => Assessed<unknown>>();
 
@@ -35,10 +32,8 @@ const assessors = new Map<Station, (document: Conversion) => Assessed<unknown>>(
 function assessedBy(station: Station, document: Conversion): Assessed<unknown> {
   let assess = assessors.get(station);
   if (!assess) {
-    assess = recent(
-      (d: Conversion) => readBy(station.reads, d),
-      (d: Conversion) => station.assess(contextOf(d)),
-    );
+    const reader = readerOf(station.reads);
+    assess = recent(reader.keysOf, (d: Conversion) => station.assess(contextOf(d, reader.show(d))));
     assessors.set(station, assess);
   }
   return assess(document);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   newConversion,
   readConversion,
   STARTING_FORMS,
@@ -44,7 +44,7 @@ it('whatever is typed into a shell, a document that is accepted can be assessed,
           const { path } = measures[pick % measures.length]!;
           const measured = { ...(valueAt(document, path) as Measured), value };
           const next = applyChange(document, { type: 'setMeasured', path, measured, what: 'x' }).document;
-          if (complaintsOf(next).length === 0) document = next;
+          if (validationIssuesOf(next).length === 0) document = next;
         }
         for (const { sentence } of assessAll(document).findings) expect(sentence).not.toMatch(/NaN|undefined|Infinity/);
         surveyOf(document, watchesOf(document));

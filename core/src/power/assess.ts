@@ -5,7 +5,15 @@ import { powerFindings } from './findings';
 import { powerReport, type PowerReport } from './report';
 
 const assessed = recent(
-  (of: [Conversion, Assembly]) => of,
+  ([{ power, kit, layout, shell, cut, brief }, assembly]: [Conversion, Assembly]) => [
+    power,
+    kit.parts,
+    layout,
+    shell,
+    cut,
+    brief.policy,
+    assembly,
+  ],
   ([document, assembly]) => assess(document, assembly),
 );
 

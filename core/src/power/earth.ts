@@ -3,7 +3,7 @@ import type { Conversion } from '../document';
 import { kindOf } from '../parts';
 
 /** Something that conducts and can be touched. */
-export interface Earthed {
+export interface EarthBond {
   /** `body/lid`, `feature/keys-1`, `part/supply-1`, `shell/base`. */
   id: string;
   name: string;
@@ -26,9 +26,9 @@ export const mainsInside = ({ kit }: Conversion): boolean =>
   );
 
 /** Every conductive thing that can be touched, from outside or with the lid off: each is bonded and measured by itself. */
-export function earthList(document: Conversion, assembly: Assembly): Earthed[] {
+export function earthList(document: Conversion, assembly: Assembly): EarthBond[] {
   const { shell, power } = document;
-  const things: Omit<Earthed, 'ohms' | 'note' | 'ok'>[] = [];
+  const things: Omit<EarthBond, 'ohms' | 'note' | 'ok'>[] = [];
   if (METALS.has(shell.material)) things.push({ id: 'shell/base', name: 'the shell itself', why: 'its walls conduct' });
   for (const [id, body] of Object.entries(shell.bodies))
     if (METALS.has(body.material))

@@ -13,7 +13,7 @@ export {
   type PartLoad,
 } from './budget';
 export { weakest, type ChainLink } from './chains';
-export { BOND, type Earthed } from './earth';
+export { BOND, type EarthBond } from './earth';
 export type { Feed, PowerReport } from './report';
 export { lampResistor, type LampResistor } from './series';
 export { TRIGGER_OFFERS } from './sources';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { applyChange, complaintsOf, readConversion, type Change, type Conversion } from '../document';
+import { applyChange, validationIssuesOf, readConversion, type Change, type Conversion } from '../document';
 import { RANK } from '../findings';
 import { marginsOf, routesOf, severityOf } from '../fit';
 import { kindOf, partFrom } from '../parts';
@@ -150,7 +150,7 @@ describe('chains', () => {
           },
         }));
         const document = after(deck, { type: 'setAdapter', id: 'adapter-1', adapter: null }, ...drives, ...adapters);
-        expect(complaintsOf(document)).toEqual([]);
+        expect(validationIssuesOf(document)).toEqual([]);
         const chains = chainsOf(document, budgetOf(document));
         const [root] = chains;
         // Every drive by itself, by brute force.
@@ -166,7 +166,7 @@ describe('chains', () => {
       id: 'adapter-1',
       adapter: { name: 'A', plug: 'sata', on: 'adapter-1', feeds: {} },
     }).document;
-    expect(complaintsOf(ring)[0]?.message).toMatch(/hangs on itself/);
+    expect(validationIssuesOf(ring)[0]?.message).toMatch(/hangs on itself/);
   });
 
   it('a graphics card from one SATA plug stops', () => {

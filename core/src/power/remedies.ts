@@ -1,5 +1,5 @@
 import { assemble } from '../assembly';
-import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
+import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { drawOf, kindOf } from '../parts';
 import { GAUGES, type Gauge } from '../standards';
@@ -31,7 +31,7 @@ const saidOf = (document: Conversion): readonly Finding[] => {
 function tried(document: Conversion, change: Change): Conversion | undefined {
   try {
     const { document: next, operations } = applyChange(document, change);
-    return complaintsAfter(next, operations).length > 0 ? undefined : next;
+    return validationIssuesAfter(next, operations).length > 0 ? undefined : next;
   } catch {
     return undefined;
   }

@@ -5,7 +5,7 @@ import { kindOf } from '../parts';
 import { CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, type Rail } from '../standards';
 import { adviceFor, atWall, budgetOf, ratedAt, type Advice, type AtWall, type Budget } from './budget';
 import { chainsOf, type ChainLink } from './chains';
-import { earthList, mainsInside, type Earthed } from './earth';
+import { earthList, mainsInside, type EarthBond } from './earth';
 import { discharge, fuseFor } from './mains';
 import { judgeSource, judgeTrigger, type Judged } from './sources';
 import { wiresOf, type Wire } from './wires';
@@ -38,7 +38,7 @@ export interface PowerReport {
   fuse: { size: number | undefined; least: number };
   /** s until a capacitor is under 60 V; undefined where none is told of. */
   discharge: number | undefined;
-  earth: Earthed[];
+  earth: EarthBond[];
 }
 
 /** A mains lead in a wall stands, A, where nothing is said (IEC 60320 C14). */

@@ -6,6 +6,6 @@ export const power = station({
   number: 5,
   label: 'Power',
   running: true,
-  reads: ['brief', 'shell', 'kit', 'layout', 'cut', 'power'],
+  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'power'],
   assess: ({ document, assembly }) => assessPower(document, assembly),
 });

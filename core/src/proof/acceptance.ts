@@ -1,5 +1,5 @@
 import { TARGETS, type BurnIn, type Conversion, type Target } from '../document';
-import { luckOf } from '../quantity';
+import { hashToUnit } from '../quantity';
 import { sourceLevel } from './measure/noise';
 
 /** A target of the brief with what stands for it. */
@@ -82,5 +82,5 @@ export function acceptanceOf(document: Conversion): Accepted[] {
 /** What the sign-off stands for: the plan as it was then. */
 export const markOfPlan = ({ layout, cut, kit, brief }: Conversion): string =>
   Math.floor(
-    luckOf(JSON.stringify([layout.placements, cut, Object.keys(kit.parts), brief.targets])) * 2 ** 32,
+    hashToUnit(JSON.stringify([layout.placements, cut, Object.keys(kit.parts), brief.targets])) * 2 ** 32,
   ).toString(36);

@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, it } from 'vitest';
-import { luckOf } from '../quantity';
+import { hashToUnit } from '../quantity';
 import { analyse, loadOf } from './burn/analyse';
 import { fitFirstOrder, studentOf } from './burn/fit';
 import { lineThrough } from './burn/window';
@@ -8,7 +8,7 @@ import type { Channel, Log } from './log/log';
 
 const normal = (...words: (string | number)[]) => {
   const key = words.join('|');
-  return Math.sqrt(-2 * Math.log(1 - luckOf(`u${key}`))) * Math.cos(2 * Math.PI * luckOf(`v${key}`));
+  return Math.sqrt(-2 * Math.log(1 - hashToUnit(`u${key}`))) * Math.cos(2 * Math.PI * hashToUnit(`v${key}`));
 };
 const times = (n: number, every: number) => Float64Array.from({ length: n }, (_, i) => i * every);
 
@@ -28,10 +28,10 @@ describe('a first-order answer', () => {
     let [inTau, inEnd] = [0, 0];
     const RUNS = 500;
     for (let run = 0; run < RUNS; run++) {
-      const tau = 200 + 1200 * luckOf(`tau${run}`);
-      const end = 10 + 60 * luckOf(`end${run}`);
+      const tau = 200 + 1200 * hashToUnit(`tau${run}`);
+      const end = 10 + 60 * hashToUnit(`end${run}`);
       const t = times(360, 10);
-      const y = t.map((s, i) => end * (1 - Math.exp(-s / tau)) + (0.1 + 0.5 * luckOf(`n${run}`)) * normal(run, i));
+      const y = t.map((s, i) => end * (1 - Math.exp(-s / tau)) + (0.1 + 0.5 * hashToUnit(`n${run}`)) * normal(run, i));
       const fit = fitFirstOrder(t, y)!;
       if (Math.abs(fit.tau - tau) <= fit.tauDoubt) inTau++;
       if (Math.abs(fit.end - end) <= fit.endDoubt) inEnd++;

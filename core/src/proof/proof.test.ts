@@ -4,7 +4,7 @@ import { airReport } from '../air';
 import { assemble } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   readConversion,
   type BurnIn,
   type Change,
@@ -341,10 +341,10 @@ describe('the demos', () => {
 
 it('a run whose trace does not fit, or runs backwards, is complained of with its place', () => {
   const [id, run] = Object.entries(deck.proof.runs)[0]!;
-  const complaints = (trace: BurnIn['trace']) =>
-    complaintsOf({ ...deck, proof: { ...deck.proof, runs: { [id]: { ...run, trace } } } }).map((c) => c.message);
-  expect(complaints({ time: [0, 1, 2], channels: [{ column: 'a', is: 'none', values: [1] }] })).toEqual([
+  const validationIssues = (trace: BurnIn['trace']) =>
+    validationIssuesOf({ ...deck, proof: { ...deck.proof, runs: { [id]: { ...run, trace } } } }).map((c) => c.message);
+  expect(validationIssues({ time: [0, 1, 2], channels: [{ column: 'a', is: 'none', values: [1] }] })).toEqual([
     '“a” has 1 readings and 3 moments.',
   ]);
-  expect(complaints({ time: [0, 2, 1], channels: [] })).toEqual(['Its time runs backwards.']);
+  expect(validationIssues({ time: [0, 2, 1], channels: [] })).toEqual(['Its time runs backwards.']);
 });

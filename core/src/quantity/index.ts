@@ -5,4 +5,4 @@ export * from './linear';
 export * from './measured';
 export * from './source';
 export * from './spread';
-export * from './luck';
+export * from './hashToUnit';

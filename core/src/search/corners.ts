@@ -1,5 +1,5 @@
 import type { Vec3 } from '../solid';
-import { turnsOf, type Packed } from './joined';
+import { turnsOf, type PackedPart } from './joined';
 import { randomFrom } from './random';
 
 export interface PackOptions {
@@ -26,7 +26,7 @@ const MISSES = [5, 4, 6, 3] as const;
  * @param block size along x, y, z, mm
  * @returns undefined when none was found, which proves nothing
  */
-export function packCorners(block: Vec3, boxes: readonly Vec3[], options: PackOptions = {}): Packed[] | undefined {
+export function packCorners(block: Vec3, boxes: readonly Vec3[], options: PackOptions = {}): PackedPart[] | undefined {
   const { seed = 1, steps = 1e6, stop = () => false } = options;
   const volume = (s: readonly number[]) => s[0]! * s[1]! * s[2]!;
   const spare = volume(block) - boxes.reduce((sum, b) => sum + volume(b), 0);
@@ -38,7 +38,7 @@ export function packCorners(block: Vec3, boxes: readonly Vec3[], options: PackOp
     // Now trusting what fits best, now chance; now strict about gaps, now not.
     const luck = {
       noise: [2, 5, 10][n % 3]!,
-      miss: n % 16 === 0 ? Infinity : MISSES[n % MISSES.length]!,
+      shortfall: n % 16 === 0 ? Infinity : MISSES[n % MISSES.length]!,
       waste: n % 16 === 0 ? Infinity : WASTES[n % WASTES.length]!,
     };
     const run = new Try(block, boxes, spare, random, luck, budget, stop);
@@ -82,7 +82,7 @@ class Try {
     private readonly boxes: readonly Vec3[],
     private readonly spare: number,
     private readonly random: () => number,
-    private readonly luck: { noise: number; miss: number; waste: number },
+    private readonly luck: { noise: number; shortfall: number; waste: number },
     public budget: number,
     private readonly stop: () => boolean,
   ) {
@@ -94,7 +94,7 @@ class Try {
     });
   }
 
-  fill(): Packed[] | undefined {
+  fill(): PackedPart[] | undefined {
     const all = this.boxes.map((_, i) => i);
     return this.place([[0, 0, 0, ...this.block]], all, [], 0);
   }
@@ -102,9 +102,9 @@ class Try {
   private place(
     spaces: readonly Space[],
     left: readonly number[],
-    placed: Packed[],
+    placed: PackedPart[],
     dead: number,
-  ): Packed[] | undefined {
+  ): PackedPart[] | undefined {
     if (left.length === 0) return placed;
     const corner = this.tightestCorner(spaces, left);
     if (!corner) return undefined;
@@ -207,7 +207,7 @@ class Try {
         for (let i = 0; i < 3 && cost < Infinity; i++) {
           const gap = edges[i]! - size[i]!;
           const off = gap < -EPS ? Infinity : sums[Math.floor(gap + EPS)]!;
-          cost = off > this.luck.miss ? Infinity : cost + 2 * off + (gap < 2 ? 0 : 3);
+          cost = off > this.luck.shortfall ? Infinity : cost + 2 * off + (gap < 2 ? 0 : 3);
         }
         if (cost === Infinity) continue;
         cost -= 0.4 * Math.cbrt(size[0] * size[1] * size[2]);

@@ -20,7 +20,7 @@ import {
 } from '../fit';
 import type { Direction, Vec3 } from '../solid';
 import type { Option, Piece } from './options';
-import { boxAt, type Posed } from './posed';
+import { boxAt, type PosedPart } from './posed';
 
 /** A part put somewhere by the search. */
 export interface Spot {
@@ -212,7 +212,7 @@ export class Engine {
     return { ...spot, at };
   }
 
-  private zonesOf(own: Posed, other: Posed): Zone[] {
+  private zonesOf(own: PosedPart, other: PosedPart): Zone[] {
     const all = knownZones.get(this.clearances)?.[this.enough] ?? noneKnown(this.clearances)[this.enough];
     let known = all.get(own.solids);
     if (!known) all.set(own.solids, (known = new WeakMap<RoomySolid[], Zone[]>()));

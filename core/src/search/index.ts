@@ -1,6 +1,6 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
 export { settledLayouts, withLayout, type Assess, type Settle } from './judged';
-export { missOf, type KitMiss } from './kitMiss';
+export { missOf, type KitShortfall } from './kitShortfall';
 export type { Layout, LayoutOptions } from './layout';
 export { searchLayouts, type LayoutResult } from './layouts';
 export { markPlan } from './markLayout';
@@ -17,7 +17,7 @@ export {
 } from './waysOut';
 export { changesTo, isPresent, switchTo, variantOf } from './variants';
 export { nearestWhere, WhereFinder, whereCanItGo, type Where, type WhereOptions } from './where';
-export { dissected, pack, type Packed } from './pack';
+export { dissected, pack, type PackedPart } from './pack';
 export { randomFrom } from './random';
 export { stuckTo } from './stick';
 export { whatFits } from './fits/fits';

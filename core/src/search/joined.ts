@@ -1,7 +1,7 @@
 import type { Vec3 } from '../solid';
 
 /** A box put into a block: its low corner and its size as it is turned. */
-export interface Packed {
+export interface PackedPart {
   index: number;
   low: Vec3;
   size: Vec3;
@@ -41,7 +41,7 @@ const FACES: readonly (readonly [number, number])[] = [
  * @param boxes sizes, mm; at most 31
  * @returns undefined when there is none among the joined boxes that were made, which proves nothing
  */
-export function packJoined(block: Vec3, boxes: readonly Vec3[], stop = () => false): Packed[] | undefined {
+export function packJoined(block: Vec3, boxes: readonly Vec3[], stop = () => false): PackedPart[] | undefined {
   if (boxes.length === 0) return [];
   if (boxes.length > MOST_BOXES) return undefined;
   const spare = volume(block) - boxes.reduce((sum, b) => sum + volume(b), 0);
@@ -132,17 +132,17 @@ class Joining {
 }
 
 /** Lays a joined box into a block, its sides along those of the block in the order of their lengths, and takes it apart. */
-function unfold(whole: Joined, block: Vec3): Packed[] {
+function unfold(whole: Joined, block: Vec3): PackedPart[] {
   const order = [0, 1, 2].sort((i, j) => block[i]! - block[j]!);
   const size: Vec3 = [0, 0, 0];
   order.forEach((axis, n) => (size[axis] = whole.sides[n]!));
-  const packed: Packed[] = [];
+  const packed: PackedPart[] = [];
   lay(whole, [0, 0, 0], size, packed);
   return packed;
 }
 
 /** @param room along x, y, z, into which the box goes turned in some way: at its low corner */
-function lay({ sides, of }: Joined, low: Vec3, room: Vec3, packed: Packed[]): void {
+function lay({ sides, of }: Joined, low: Vec3, room: Vec3, packed: PackedPart[]): void {
   if (typeof of === 'number') {
     packed.push({ index: of, low, size: turnedInto(sides, room)! });
     return;

@@ -3,7 +3,7 @@ import { raisedV } from '../cut';
 import type { Conversion, Wish } from '../document';
 import { eachFree, halfSize, openedBy, ownWish, takeRow, throughAt, valueOf, type Positions } from '../fit';
 import { axisOf, signOf, type Orientation } from '../solid';
-import { boxAt, type Posed } from './posed';
+import { boxAt, type PosedPart } from './posed';
 
 /** Takes positions at which an opening of a face would hang over the edge of its wall, or, under Conserve, need a cut. */
 export function keepFacesOnTheirWalls(
@@ -66,7 +66,7 @@ function windowsOf(document: Conversion, frame: FaceFrame, onlyExisting: boolean
 export function keepWishes(
   base: Assembly,
   id: string,
-  posed: Posed,
+  posed: PosedPart,
   wishes: readonly Wish[],
   positions: Positions,
 ): void {

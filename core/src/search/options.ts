@@ -23,11 +23,11 @@ import {
 import { kindOf } from '../parts';
 import { axisOf, ORIENTATIONS, signOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { keepFacesOnTheirWalls, keepWishes } from './keep';
-import { pose, type Posed } from './posed';
+import { pose, type PosedPart } from './posed';
 
 /** One way a part may stand: an orientation, the coordinates its faces and seat fix, and where that is free. */
 export interface Option {
-  posed: Posed;
+  posed: PosedPart;
   seat: Seat;
   positions: Positions;
   free: number;
@@ -147,7 +147,7 @@ function optionOf(
   document: Conversion,
   base: Assembly,
   id: string,
-  posed: Posed,
+  posed: PosedPart,
   seat: Seat,
   seatHalf: Vec3,
   settings: OptionSettings,

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '../solid';
 import { packCorners } from './corners';
 import { packJoined } from './joined';
-import { dissected, pack, type Packed } from './pack';
+import { dissected, pack, type PackedPart } from './pack';
 import { randomFrom } from './random';
 
 const block: Vec3 = [480, 380, 260];
 
-function expectPacked(packed: Packed[] | undefined, pieces: readonly Vec3[]) {
+function expectPacked(packed: PackedPart[] | undefined, pieces: readonly Vec3[]) {
   expect(packed?.map((p) => p.index).sort((a, b) => a - b)).toEqual(pieces.map((_, i) => i));
   packed!.forEach((a, i) => {
     expect([...a.size].sort()).toEqual([...pieces[a.index]!].sort());

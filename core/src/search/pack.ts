@@ -1,8 +1,8 @@
 import type { Vec3 } from '../solid';
 import { packCorners, type PackOptions } from './corners';
-import { packJoined, type Packed } from './joined';
+import { packJoined, type PackedPart } from './joined';
 
-export type { Packed };
+export type { PackedPart };
 
 /**
  * Packs boxes into a block, each turned in any of six ways: first by joining boxes that share a face, which finds what
@@ -11,7 +11,7 @@ export type { Packed };
  * @param boxes sizes, mm
  * @returns undefined when none was found, which proves nothing
  */
-export function pack(block: Vec3, boxes: readonly Vec3[], options: PackOptions = {}): Packed[] | undefined {
+export function pack(block: Vec3, boxes: readonly Vec3[], options: PackOptions = {}): PackedPart[] | undefined {
   return packJoined(block, boxes, options.stop) ?? packCorners(block, boxes, options);
 }
 

@@ -4,7 +4,7 @@ import { boxedOf, solidsFromLow, type Enough, type RoomySolid } from '../fit';
 import { axisOf, type Direction, type Orientation, type Vec3 } from '../solid';
 
 /** A part in one orientation, set on its low ends. */
-export interface Posed {
+export interface PosedPart {
   orientation: Orientation;
   solids: RoomySolid[];
   size: Vec3;
@@ -19,7 +19,7 @@ export interface Posed {
   hot: boolean;
 }
 
-function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
+function openingsOf(placed: PlacedPart, allowance: number): PosedPart['openings'] {
   return placed.faces
     .filter((face) => face.mustReachOutside)
     .flatMap((face) =>
@@ -43,12 +43,12 @@ function openingsOf(placed: PlacedPart, allowance: number): Posed['openings'] {
     );
 }
 
-const known = new WeakMap<Part, Map<string, Posed>>();
+const known = new WeakMap<Part, Map<string, PosedPart>>();
 
 /** A part in an orientation, on its low ends, with what its faces open: one and the same each time it is asked for. */
-export function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
+export function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): PosedPart {
   const part = document.kit.parts[id]!;
-  const poses = known.get(part) ?? new Map<string, Posed>();
+  const poses = known.get(part) ?? new Map<string, PosedPart>();
   known.set(part, poses);
   const key = [id, orientation.rear, orientation.top, enough, document.cut.allowance].join();
   const posed = poses.get(key) ?? posedAnew(document, id, orientation, enough);
@@ -56,7 +56,7 @@ export function pose(document: Conversion, id: string, orientation: Orientation,
   return posed;
 }
 
-function posedAnew(document: Conversion, id: string, orientation: Orientation, enough: Enough): Posed {
+function posedAnew(document: Conversion, id: string, orientation: Orientation, enough: Enough): PosedPart {
   const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
   return {
     orientation,
@@ -69,7 +69,7 @@ function posedAnew(document: Conversion, id: string, orientation: Orientation, e
 }
 
 /** The box of a posed part at a place. */
-export const boxAt = (id: string, { size, orientation, hot }: Posed, at: Vec3) => ({
+export const boxAt = (id: string, { size, orientation, hot }: PosedPart, at: Vec3) => ({
   id,
   low: at,
   high: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as Vec3,

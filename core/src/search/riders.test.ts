@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChange, complaintsOf, defaultBox, lidAt, newConversion, type Conversion } from '../document';
+import { applyChange, validationIssuesOf, defaultBox, lidAt, newConversion, type Conversion } from '../document';
 import { heldOn, placeFor, sweepsOf } from '../fit';
 import { assemble } from '../assembly';
 import { partMade, standardTray } from '../kit';
@@ -35,7 +35,7 @@ describe('a search that is told what rides', () => {
       expect(placements['drive-1']!.on).toBe('lid');
       expect(placements['drive-2']!.on).toBeUndefined();
       const plan = withLayout(document, placements);
-      expect(complaintsOf(plan)).toEqual([]);
+      expect(validationIssuesOf(plan)).toEqual([]);
       expect(assess(plan).filter((f) => f.verdict === 'stop' && f.station === 'fit')).toEqual([]);
       const [lid] = sweepsOf(plan, assemble(plan));
       expect(lid!.carries.parts).toEqual(['drive-1']);
@@ -73,7 +73,7 @@ describe('a search that is told what rides', () => {
     expect(assembly.unplaced).toEqual([]);
     expect(plan.layout.placements['board-1']!.with).toBe('tray-1');
     expect(heldOn(plan, assembly, 'board-1')).toMatchObject({ held: 4, beyond: 0 });
-    expect(complaintsOf(plan)).toEqual([]);
+    expect(validationIssuesOf(plan)).toEqual([]);
     expect(assess(plan).filter((f) => f.verdict === 'stop' && f.station === 'fit')).toEqual([]);
   });
   it('says which part has no place there', () => {
@@ -92,8 +92,8 @@ describe('a search that is told what rides', () => {
     const document = rides(box(), 'drive-1', 'lid');
     const gone = applyChange(document, { type: 'setBody', id: 'lid', body: null }).document;
     expect(gone.layout).not.toHaveProperty('rides');
-    expect(complaintsOf(rides(box(), 'drive-1', 'nothing-1'))[0]!.message).toContain('name a lid');
-    expect(complaintsOf(rides(box(), 'drive-1', 'drive-2'))[0]!.message).toContain('can’t put');
+    expect(validationIssuesOf(rides(box(), 'drive-1', 'nothing-1'))[0]!.message).toContain('name a lid');
+    expect(validationIssuesOf(rides(box(), 'drive-1', 'drive-2'))[0]!.message).toContain('can’t put');
   });
 });
 
@@ -136,7 +136,7 @@ describe('a row that is in no shell yet', () => {
           found++;
           expect(homeless).toEqual([]);
           const plan = withLayout(document, layout.placements);
-          expect(complaintsOf(plan)).toEqual([]);
+          expect(validationIssuesOf(plan)).toEqual([]);
           expect(assemble(plan).unplaced).toEqual([]);
           const at = Array.from({ length: count }, (_, i) => layout.placements[`drive-${i + 1}`]!);
           at.forEach(({ x, y, z, rear, top }, i) => {

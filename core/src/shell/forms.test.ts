@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { assemble, featureSolids, hullModel } from '../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultArch,
   defaultBox,
   defaultRounded,
@@ -211,14 +211,14 @@ describe('features', () => {
 
   it('copies in one another, a section that crosses itself and a copy outside the shell are refused in words', () => {
     const document = newConversion('Box', defaultBox());
-    const complaint = (f: Feature) =>
-      complaintsOf(applyChange(document, { type: 'setFeature', id: 'f-1', feature: f }).document)[0]?.message;
+    const validationIssue = (f: Feature) =>
+      validationIssuesOf(applyChange(document, { type: 'setFeature', id: 'f-1', feature: f }).document)[0]?.message;
     const rib = (copies: Feature['copies']) =>
       feature('Rib', { kind: 'box', width: measured(2), depth: measured(50), height: measured(9) }, at(20, 10, 3), {
         copies,
       });
-    expect(complaint(rib({ kind: 'row', axis: 'x', count: 3, pitch: measured(0) }))).toMatch(/in one another/);
-    expect(complaint(rib({ kind: 'row', axis: 'x', count: 30, pitch: measured(30) }))).toMatch(/Rib.*from .* to/);
+    expect(validationIssue(rib({ kind: 'row', axis: 'x', count: 3, pitch: measured(0) }))).toMatch(/in one another/);
+    expect(validationIssue(rib({ kind: 'row', axis: 'x', count: 30, pitch: measured(30) }))).toMatch(/Rib.*from .* to/);
     const bow = [
       [0, 0],
       [40, 30],
@@ -226,7 +226,7 @@ describe('features', () => {
       [0, 30],
     ].map(([a, b]) => ({ a: measured(a!), b: measured(b!) }));
     expect(
-      complaint(feature('Bow', { kind: 'prism', axis: 'x', length: measured(5), corners: bow }, at(20, 20, 5))),
+      validationIssue(feature('Bow', { kind: 'prism', axis: 'x', length: measured(5), corners: bow }, at(20, 20, 5))),
     ).toMatch(/crosses itself/);
   });
 });

@@ -7,7 +7,7 @@ export const shell = station({
   number: 1,
   label: 'Shell',
   begins: true,
-  reads: ['brief', 'shell'],
+  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell'],
   assess: ({ document }) => ({
     report: null,
     findings: assessShell(document),

@@ -13,7 +13,7 @@ import {
 import { measured, spreadOf, TOOLS, type Measured, type Tool } from '../quantity';
 import { assessShell } from './assess';
 import { judgeReading } from './readings';
-import { choose, drop, keep, leave, skip, standing, surveyOf, take, WALK_START, type Taken, type Walk } from '.';
+import { choose, drop, keep, leave, skip, standing, surveyOf, take, WALK_START, type TakenReading, type Walk } from '.';
 
 const WHEN = '2031-04-05T06:07:08.000Z';
 const WATCHES = [
@@ -37,7 +37,7 @@ class Walker {
     this.document = applyChange(this.document, change).document;
     return this;
   }
-  settle({ walk, keep: kept }: Taken) {
+  settle({ walk, keep: kept }: TakenReading) {
     if (kept) this.document = applyChange(this.document, kept).document;
     this.walk = walk;
     return this;

@@ -35,7 +35,7 @@ export interface Standing {
 }
 
 /** What becomes of a reading: what is to be kept of it, if anything, and where the walk stands then. */
-export interface Taken {
+export interface TakenReading {
   walk: Walk;
   keep?: Change;
 }
@@ -78,7 +78,7 @@ export function keep(
   tool: Tool,
   when: string,
   simulated = false,
-): Taken {
+): TakenReading {
   if (!step || !known) return { walk };
   const mixed = walk.taken > 0 && (known.simulated ?? false) !== simulated;
   const from = walk.taken === 0 || mixed ? { ...known, readings: [] } : known;
@@ -97,7 +97,14 @@ function together(what: string, paths: readonly string[], measured: Measured): C
 }
 
 /** Takes a reading, mm: good ones are kept, doubtful ones wait for a word. A surprise read twice is kept. */
-export function take(walk: Walk, at: Standing, reading: number, tool: Tool, when: string, simulated = false): Taken {
+export function take(
+  walk: Walk,
+  at: Standing,
+  reading: number,
+  tool: Tool,
+  when: string,
+  simulated = false,
+): TakenReading {
   if (!at.known) return { walk };
   const again = walk.doubt?.verdict.kind === 'surprise' && Math.abs(walk.doubt.value - reading) < AGAIN;
   const verdict = judgeReading(at.known, at.readings, reading, tool);

@@ -6,6 +6,6 @@ export const shellWork = stationWork({
     const { outside, free } = volumesOf(document, await tools.kernel());
     return { figures: { 'outer-litres': outside, 'free-litres': free } };
   },
-  slowReads: ['shell', 'kit', 'layout'],
+  slowReads: ['shell', 'kit.parts', 'layout'],
   jobs: () => import('./jobs'),
 });

@@ -10,7 +10,9 @@ export function recent<I, R>(keysOf: (input: I) => readonly unknown[], work: (in
   return (input) => {
     const keys = keysOf(input);
     const at = known.findIndex((k) => k.keys.length === keys.length && k.keys.every((key, i) => key === keys[i]));
-    const found = at < 0 ? { keys, answer: work(input) } : known.splice(at, 1)[0]!;
+    // What it rests on is asked again after the work: it may have found more to rest on.
+    const made = at < 0 ? work(input) : undefined;
+    const found = at < 0 ? { keys: keysOf(input), answer: made as R } : known.splice(at, 1)[0]!;
     known.unshift(found);
     known.length = Math.min(known.length, KEPT);
     return found.answer;

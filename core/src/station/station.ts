@@ -10,6 +10,9 @@ export interface Touched {
   features: ReadonlySet<string>;
 }
 
+/** A part of the document that is read: a whole section, or one field of it (`brief.policy`). */
+export type Read = SectionKey | { [K in SectionKey]: `${K}.${keyof Conversion[K] & string}` }[SectionKey];
+
 /** What a station looks at: the parts of the document that it says it reads, and the solids they become. */
 export interface Context {
   document: Conversion;
@@ -113,7 +116,7 @@ export interface Station<Id extends string = string, Report = unknown> {
    */
   running?: boolean;
   /** The parts of the document its assessment looks at: it is done anew when one of them changes. */
-  reads: readonly SectionKey[];
+  reads: readonly Read[];
   assess: (context: Context) => Assessed<Report>;
   /** Judges what all others found; asked last. Reads the brief alone besides. */
   conclude?: (
@@ -129,7 +132,7 @@ export interface Station<Id extends string = string, Report = unknown> {
 export interface StationWork<Jobs extends Readonly<Record<string, Job>> = Readonly<Record<string, Job>>> {
   slow?: (context: Context, tools: Tools) => Slow | Promise<Slow>;
   /** What that rests on, where it is not what it `reads`. */
-  slowReads?: readonly SectionKey[];
+  slowReads?: readonly Read[];
   /** Changes that would help against one of its findings, each tried on the plan. */
   remedies?: (document: Conversion, finding: Finding) => Remedy[];
   /** What a plan still costs: minor units of money to spend, things to buy that have no price, minutes of work left. */

@@ -8,7 +8,7 @@ import { loadSolidKernel } from '../solid';
 import { station, type Station, type StationCommands, type StationWork, type Tools } from '../station';
 import { VERBS } from '../command';
 import { COMMANDS } from '../command/commands';
-import { assessAll, contextOf, STATIONS } from '../plan';
+import { assessAll, contextOf, readerOf, STATIONS } from '../plan';
 import { JOBS, slowAnswers } from '.';
 import { workOf } from './works';
 
@@ -26,13 +26,16 @@ const tools: Tools = {
   fonts: () => Promise.reject(new Error('none')),
 };
 
-/** A plan that refuses to show what a station does not say it reads. */
-function guarded(document: Conversion, reads: readonly string[]): Conversion {
+/** A plan that refuses to show what a station does not say it reads: no other section, and of one read in part no other field. */
+function guarded(document: Conversion, reads: Station['reads']): Conversion {
   const frame = ['schemaVersion', 'name', 'note', 'spent'];
-  return new Proxy(document, {
+  const sections = reads.map((r) => r.split('.')[0]!);
+  const told = (path: string): never => {
+    throw new Error(`It reads “${path}” without saying so.`);
+  };
+  return new Proxy(readerOf(reads, told).show(document), {
     get(target, key) {
-      if (typeof key === 'string' && key in target && !reads.includes(key) && !frame.includes(key))
-        throw new Error(`It reads “${key}” without saying so.`);
+      if (typeof key === 'string' && key in target && !sections.includes(key) && !frame.includes(key)) told(key);
       return Reflect.get(target, key) as unknown;
     },
   });
@@ -44,8 +47,9 @@ function contextFor(document: Conversion, reads: Station['reads']) {
   return {
     document: plan,
     get assembly() {
-      for (const key of ['shell', 'kit', 'layout'])
-        if (!reads.includes(key as 'shell')) throw new Error(`It asks for solids without reading “${key}”.`);
+      for (const key of ['shell', 'kit.parts', 'layout'])
+        if (!reads.some((r) => r === key || r === key.split('.')[0]))
+          throw new Error(`It asks for solids without reading “${key}”.`);
       return contextOf(document).assembly;
     },
   };
@@ -162,7 +166,7 @@ describe('a tiny station', () => {
         name === '' ? [{ path: `/lamp/lamps/${id}/name`, message: 'A lamp needs a name.' }] : [],
       ),
     changes,
-    things: () => ({}),
+    entities: () => ({}),
   });
   const lamp = station({
     id: 'lamp',

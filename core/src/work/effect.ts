@@ -1,4 +1,4 @@
-import { applyChange, complaintsAfter, type Change, type Conversion } from '../document';
+import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
 import { assessAll, contextOf } from '../plan';
 import type { StationWork, Tools } from '../station';
@@ -19,8 +19,8 @@ export interface Effect {
  */
 export async function effectOf(document: Conversion, change: Change, tools: Tools): Promise<Effect> {
   const { document: next, operations } = applyChange(document, change);
-  const [complaint] = complaintsAfter(next, operations);
-  if (complaint) throw new Error(complaint.message);
+  const [validationIssue] = validationIssuesAfter(next, operations);
+  if (validationIssue) throw new Error(validationIssue.message);
   const before = openOf(assessAll(document, await slowAnswers(document, tools)).findings);
   const after = openOf(assessAll(next, await slowAnswers(next, tools)).findings);
   const better: string[] = [];
@@ -50,8 +50,8 @@ export interface Cost {
 /** The price of a change, of a remedy or a way out, by all stations that know of money. @throws Error where it can’t be made */
 export function costOf(document: Conversion, change: Change): Cost {
   const { document: next, operations } = applyChange(document, change);
-  const [complaint] = complaintsAfter(next, operations);
-  if (complaint) throw new Error(complaint.message);
+  const [validationIssue] = validationIssuesAfter(next, operations);
+  if (validationIssue) throw new Error(validationIssue.message);
   const sum: Cost = { money: 0, unpriced: 0, minutes: 0 };
   for (const { costs } of Object.values(WORKS) as StationWork[]) {
     if (!costs) continue;

@@ -1,4 +1,4 @@
-import { applyChange, complaintsAfter, valueAt, type Conversion } from '../document';
+import { applyChange, validationIssuesAfter, valueAt, type Conversion } from '../document';
 import { RANK, type Finding } from '../findings';
 import type { Measured } from '../quantity';
 
@@ -50,8 +50,8 @@ export function offBy(document: Conversion, path: string, says: (document: Conve
       measured: { ...measured, value: mm },
       what: path,
     });
-    const [complaint] = complaintsAfter(next, operations);
-    if (complaint) return [{ verdict: 'stop', sentence: complaint.message }];
+    const [validationIssue] = validationIssuesAfter(next, operations);
+    if (validationIssue) return [{ verdict: 'stop', sentence: validationIssue.message }];
     return open(says(next)).filter(({ id, verdict }) => {
       const was = now.get(id);
       return was === undefined || RANK[verdict] < RANK[was];

@@ -1,6 +1,6 @@
 import type { Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
-import { assessAll, AT_REST, contextOf, readBy, STATIONS, type SlowAnswers } from '../plan';
+import { assessAll, AT_REST, contextOf, readerOf, STATIONS, type SlowAnswers } from '../plan';
 import { recent, type Slow, type Station, type StationWork, type Tools } from '../station';
 import { workOf } from './works';
 
@@ -24,9 +24,10 @@ export async function slowAnswers(
     if (!slow) continue;
     let answer = slowly.get(work);
     if (!answer) {
+      const reader = readerOf(work.slowReads ?? station.reads);
       answer = recent(
-        ({ document: d }) => readBy(work.slowReads ?? station.reads, d),
-        ({ document: d, tools: t }) => slow(contextOf(d), t),
+        ({ document: d }) => reader.keysOf(d),
+        ({ document: d, tools: t }) => slow(contextOf(d, reader.show(d)), t),
       );
       slowly.set(work, answer);
     }

@@ -174,10 +174,10 @@ export function conversionRoutes(
     const outcome = await store.append(id, checked(changeBody, request.body));
     if (outcome.kind === 'absent') throw absent(id);
     if (outcome.kind === 'invalid') {
-      const [first] = outcome.complaints;
+      const [first] = outcome.validationIssues;
       throw new ApiError(422, 'invalid', first!.message, {
         path: first!.path,
-        complaints: outcome.complaints.slice(0, 20),
+        validationIssues: outcome.validationIssues.slice(0, 20),
       });
     }
     if (outcome.kind === 'stale')

@@ -47,8 +47,8 @@ export const errorHandler: ErrorRequestHandler = (error, request, response, next
     response.status(422).json({
       code: error.code,
       message: error.message,
-      path: error.complaints[0]?.path,
-      complaints: error.complaints.slice(0, 20),
+      path: error.validationIssues[0]?.path,
+      validationIssues: error.validationIssues.slice(0, 20),
     });
     return;
   }

@@ -1,12 +1,12 @@
 import express, { Router } from 'express';
-import { complaintOfDesign, complaintsOfPart, type Part } from '@young-shell/core/document';
+import { validationIssueOfDesign, validationIssuesOfPart, type Part } from '@young-shell/core/document';
 import type { PartStore } from '../store/parts';
 import { ApiError } from './errors';
 
 function checked(body: unknown): Part {
-  const [complaint] = complaintsOfPart(body);
-  if (complaint) throw new ApiError(422, 'invalid', complaint.message, { path: complaint.path });
-  const design = complaintOfDesign(body as Part);
+  const [validationIssue] = validationIssuesOfPart(body);
+  if (validationIssue) throw new ApiError(422, 'invalid', validationIssue.message, { path: validationIssue.path });
+  const design = validationIssueOfDesign(body as Part);
   if (design) throw new ApiError(422, 'invalid', design, { path: '/own/blocks' });
   return body as Part;
 }

@@ -1,6 +1,6 @@
 import { kindOf, drawOf } from '@young-shell/core/parts';
 import type { Conversion, State } from '@young-shell/core/document';
-import { luckOf } from '@young-shell/core/quantity';
+import { hashToUnit } from '@young-shell/core/quantity';
 
 /** How a simulated burn-in is run. */
 export interface LoggerRun {
@@ -50,7 +50,7 @@ interface Body {
  * inside, its own constants. It knows nothing of the Air station. The same conversion and run give the same log.
  */
 export function* simulatedLog(document: Conversion, run: LoggerRun): Generator<string> {
-  const luck = (...words: (string | number)[]) => luckOf(words.join('|'));
+  const luck = (...words: (string | number)[]) => hashToUnit(words.join('|'));
   const normal = (...words: (string | number)[]) =>
     Math.sqrt(-2 * Math.log(1 - luck('u', ...words))) * Math.cos(2 * Math.PI * luck('v', ...words));
   const bodies = Object.entries(document.kit.parts).flatMap(([id, part]): Body[] => {

@@ -1,6 +1,6 @@
 import { drawOf } from '@young-shell/core/parts';
 import type { Conversion } from '@young-shell/core/document';
-import { luckOf } from '@young-shell/core/quantity';
+import { hashToUnit } from '@young-shell/core/quantity';
 
 /** Machines that hang on the simulated supply. */
 export const SUPPLY_LOADS = ['healthy', 'short', 'board does not start'] as const;
@@ -27,7 +27,7 @@ export function supplyGives(document: Conversion, load: SupplyLoad, volts: numbe
   if (!(volts > 0 && volts <= 30)) throw new Error(`The supply gives more than 0 and up to 30 V, not ${volts}.`);
   if (!(limit > 0 && limit <= 20)) throw new Error(`Its limit is more than 0 and up to 20 A, not ${limit}.`);
   const idle = Object.values(document.kit.parts).reduce((sum, part) => sum + drawOf(part).idle, 0);
-  const noise = 1 + 0.01 * (2 * luckOf(`${load}|${volts}|${limit}`) - 1);
+  const noise = 1 + 0.01 * (2 * hashToUnit(`${load}|${volts}|${limit}`) - 1);
   // A board takes its watts whatever the volts, from about 8 V on; under it hardly any.
   const asked =
     load === 'short'

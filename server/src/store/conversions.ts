@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import {
   applyOperations,
-  complaintsAfter,
+  validationIssuesAfter,
   KEPT_DAYS,
   LARGEST_DOCUMENT,
   readStored,
-  type Complaint,
+  type ValidationIssue,
   type Conversion,
   type JournalEntry,
   type Listed,
@@ -27,7 +27,7 @@ export type Outcome =
   | { kind: 'done'; entry: JournalEntry }
   | { kind: 'stale'; revision: number; changes: JournalEntry[] }
   | { kind: 'ahead'; revision: number }
-  | { kind: 'invalid'; complaints: Complaint[] }
+  | { kind: 'invalid'; validationIssues: ValidationIssue[] }
   | { kind: 'absent' };
 
 /** A conversion that is there, but can't be read; the message can be shown. */
@@ -251,7 +251,10 @@ export class ConversionStore {
     if (known)
       return known.conversion_id === id
         ? { kind: 'done', entry: entryOf(known) }
-        : { kind: 'invalid', complaints: [{ path: '/uid', message: 'this change belongs to another conversion' }] };
+        : {
+            kind: 'invalid',
+            validationIssues: [{ path: '/uid', message: 'this change belongs to another conversion' }],
+          };
     const row: ConversionRow | undefined = await transaction('conversion')
       .where({ id })
       .whereNull('deleted_at')
@@ -269,15 +272,15 @@ export class ConversionStore {
     try {
       edited = applyOperations(JSON.parse(row.document) as Conversion, change.operations);
     } catch (error) {
-      return { kind: 'invalid', complaints: [{ path: '', message: (error as Error).message }] };
+      return { kind: 'invalid', validationIssues: [{ path: '', message: (error as Error).message }] };
     }
-    const complaints = complaintsAfter(edited.document, edited.operations);
-    if (complaints.length > 0) return { kind: 'invalid', complaints };
+    const validationIssues = validationIssuesAfter(edited.document, edited.operations);
+    if (validationIssues.length > 0) return { kind: 'invalid', validationIssues };
     const document = JSON.stringify(edited.document);
     if (document.length > LARGEST_DOCUMENT)
       return {
         kind: 'invalid',
-        complaints: [
+        validationIssues: [
           {
             path: '',
             message: `The conversion would have ${(document.length / 1e6).toFixed(1)} MB; it has at most ${LARGEST_DOCUMENT / 1e6} MB. Keep fewer photos, solids or layouts in it.`,

@@ -5,7 +5,13 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterEach, describe, expect, it } from 'vitest';
-import { applyChange, complaintsOf, SCHEMA_VERSION, type Conversion, type Listed } from '@young-shell/core/document';
+import {
+  applyChange,
+  validationIssuesOf,
+  SCHEMA_VERSION,
+  type Conversion,
+  type Listed,
+} from '@young-shell/core/document';
 import type { Knex } from 'knex';
 import { createApp } from '../app';
 import { openDatabase } from './database';
@@ -48,7 +54,7 @@ describe.each(STORED)('a database of schema $schema', ({ name, schema }) => {
     const { database, folder, file, said } = await opened(name);
     const rows = (await database('conversion').select('document')) as { document: string }[];
     expect(rows.length).toBeGreaterThan(0);
-    for (const { document } of rows) expect(complaintsOf(JSON.parse(document))).toEqual([]);
+    for (const { document } of rows) expect(validationIssuesOf(JSON.parse(document))).toEqual([]);
     const [copy] = readdirSync(folder).filter((n) => n.includes('.before-'));
     expect(said).toEqual([expect.stringContaining(copy!)]);
     const before = await openAsItIs(join(folder, copy!));

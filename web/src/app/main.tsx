@@ -1,4 +1,4 @@
-import { complaintsOf } from '@young-shell/core/document';
+import { validationIssuesOf } from '@young-shell/core/document';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -35,7 +35,7 @@ createRoot(document.getElementById('root')!).render(
 
 /** The forms of a document are made before the first edit asks for them, ms after the start. */
 const BEFORE_FIRST_EDIT = 1500;
-setTimeout(() => complaintsOf({}), BEFORE_FIRST_EDIT);
+setTimeout(() => validationIssuesOf({}), BEFORE_FIRST_EDIT);
 
 /** The first view comes first, ms; after that the interface is put where it is found while the server is away. */
 const AFTER_FIRST_VIEW = 5000;

@@ -77,8 +77,8 @@ export function FirstVerdict({ plan, answer, layout, busy }: Props) {
         </>
       ) : answer ? (
         <p className="mt-2 mb-0 border-l-4 border-stop pl-2 leading-snug">
-          No layout was found yet. {answer.miss ? inUnit(answer.miss.sentence, unit) : ''} On the bench, Fit says what
-          it would take.
+          No layout was found yet. {answer.shortfall ? inUnit(answer.shortfall.sentence, unit) : ''} On the bench, Fit
+          says what it would take.
         </p>
       ) : null}
     </div>

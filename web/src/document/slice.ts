@@ -1,9 +1,9 @@
 import { createSlice, current, isDraft, type PayloadAction } from '@reduxjs/toolkit';
 import {
   applyOperations,
-  complaintsAfter,
+  validationIssuesAfter,
   conflicts,
-  parted,
+  rebase,
   type Conversion,
   type Operation,
 } from '@young-shell/core/document';
@@ -73,7 +73,7 @@ function replay(
   for (const change of pending)
     try {
       const edited = applyOperations(document, change.operations);
-      if (complaintsAfter(edited.document, edited.operations).length > 0) throw new Error('no longer valid');
+      if (validationIssuesAfter(edited.document, edited.operations).length > 0) throw new Error('no longer valid');
       document = edited.document;
       kept.push({ ...change, operations: edited.operations, inverse: edited.inverse });
     } catch {
@@ -136,7 +136,7 @@ const slice = createSlice({
         }
       }
       // Two things that were added at once are two things, though both were given the same id.
-      if (foreign.length > 0) state.pending = parted(plain(state.pending), foreign, plain(state.head)!);
+      if (foreign.length > 0) state.pending = rebase(plain(state.pending), foreign, plain(state.head)!);
       const asked = state.conflict?.mine ?? [];
       const mine = state.pending.filter(
         (p) => conflicts(p.operations, foreign) || asked.some(({ uid }) => uid === p.uid),

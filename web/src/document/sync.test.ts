@@ -2,7 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import {
   applyChange,
   applyOperations,
-  complaintsAfter,
+  validationIssuesAfter,
   defaultBox,
   feature,
   newConversion,
@@ -72,8 +72,10 @@ class FakeServer {
           changes: this.journal.filter((e) => e.revision > change.base),
         });
       const tried = applyOperations(this.document, change.operations);
-      const [complaint] = complaintsAfter(tried.document, tried.operations);
-      return complaint ? answer(422, { code: 'invalid', message: complaint.message }) : answer(200, this.write(change));
+      const [validationIssue] = validationIssuesAfter(tried.document, tried.operations);
+      return validationIssue
+        ? answer(422, { code: 'invalid', message: validationIssue.message })
+        : answer(200, this.write(change));
     }
     const since = /since=(\d+)/.exec(url);
     if (since && Number(since[1]) > this.revision)

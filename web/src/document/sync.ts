@@ -1,11 +1,11 @@
 import {
   applyChange,
   applyOperations,
-  complaintsAfter,
+  validationIssuesAfter,
   describeChange,
   writeConversion,
   type Change,
-  type Complaint,
+  type ValidationIssue,
 } from '@young-shell/core/document';
 import type { AppThunk } from '../app/store';
 import { api, OfflineError, ServerError } from './api';
@@ -136,7 +136,7 @@ const catchUp = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
 
 /** Applies a change here and sends it. Gives what is wrong instead, when the result would be no valid plan. */
 export const submit =
-  (change: Change): AppThunk<Complaint | undefined> =>
+  (change: Change): AppThunk<ValidationIssue | undefined> =>
   (dispatch, getState) => {
     const { document } = getState().document;
     if (!document) return { path: '', message: 'No conversion is open.' };
@@ -147,8 +147,8 @@ export const submit =
       return { path: '', message: (error as Error).message };
     }
     if (edited.operations.length === 0) return undefined;
-    const [complaint] = complaintsAfter(edited.document, edited.operations);
-    if (complaint) return complaint;
+    const [validationIssue] = validationIssuesAfter(edited.document, edited.operations);
+    if (validationIssue) return validationIssue;
     const label = describeChange(document, change).slice(0, 200);
     dispatch(queue({ uid: crypto.randomUUID(), type: change.type, label, kind: 'do', of: null, ...edited }));
     return undefined;

@@ -11,7 +11,7 @@ import type { WarmFace } from '../physics/walls';
 import { loopOf, takenShare } from '../water/loop';
 import { heatsOf, type PartHeat } from './heat';
 import { bodiesOf, zonesOf, type Zones } from './zones';
-import { feetOf, filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type Way } from './ways';
+import { feetOf, filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type FlowPath } from './ways';
 
 /** A mover in its place. */
 export interface PlacedMover extends Mover {
@@ -55,7 +55,7 @@ export interface AirModel {
   ambient: number;
   state: State;
   zones: Zones;
-  ways: Way[];
+  ways: FlowPath[];
   movers: PlacedMover[];
   /** Fans that only stir: on coolers and cards. */
   stirrers: Mover[];

@@ -18,7 +18,7 @@ export interface Term {
 }
 
 /** A way between the inside and the outside. */
-export interface Way {
+export interface FlowPath {
   /** By it the document knows what the user said of it. */
   id: string;
   name: string;
@@ -58,18 +58,18 @@ export function waysOf(
   zones: Zones,
   density: number,
   openings: readonly CutOpening[] = openingsOf(document, assembly),
-): Way[] {
+): FlowPath[] {
   const { frames } = assembly.hull;
   const shapes = bodiesOf(assembly);
   const feet = feetOf(document);
-  const ways: Way[] = [];
+  const ways: FlowPath[] = [];
   const blockedWhy = (face: string): string | undefined => {
     if (face === 'bottom') return feet <= 0 ? 'the shell stands flat on it' : undefined;
     return document.brief.blockedFaces.includes(face) ? 'that side stands against something' : undefined;
   };
   const add = (
-    bare: Pick<Way, 'id' | 'name' | 'kind' | 'face' | 'area' | 'tall'> &
-      Partial<Way> & {
+    bare: Pick<FlowPath, 'id' | 'name' | 'kind' | 'face' | 'area' | 'tall'> &
+      Partial<FlowPath> & {
         zeta: number;
         frame: FaceFrame;
         centre: readonly [number, number];
@@ -87,7 +87,7 @@ export function waysOf(
     if (room !== undefined && room < bare.area)
       terms.push({ what: `what stands behind ${bare.name}`, r: resistance(1, room, density), kind: 'gap' });
     const why = blockedWhy(bare.face);
-    const way: Way = {
+    const way: FlowPath = {
       at,
       outward: frame.outward,
       zone: zones.zoneAt(inside),
@@ -244,9 +244,9 @@ function seamsOf(
   zones: Zones,
   density: number,
   blockedWhy: (face: string) => string | undefined,
-): Way[] {
+): FlowPath[] {
   const { hull } = assembly;
-  const ways: Way[] = [];
+  const ways: FlowPath[] = [];
   for (const [id, body] of Object.entries(document.shell.bodies)) {
     const open = document.air.open?.includes(id) ?? false;
     const said = document.air.ways[`seam-${id}`] ?? {};
@@ -291,7 +291,7 @@ function seamsOf(
     const at = placeOn(frame, [u.value, v.value]);
     const area = open ? 0.5 * width.value * height.value : 2 * (width.value + height.value) * SEAM;
     const why = blockedWhy(face);
-    const way: Way = {
+    const way: FlowPath = {
       id: `seam-${id}`,
       name: open ? `${body.name} open` : `seam of ${body.name}`,
       kind: open ? 'door' : 'seam',

@@ -1,5 +1,5 @@
 import { dsvFormat } from 'd3-dsv';
-import { complaintOfCurve } from '../section';
+import { validationIssueOfCurve } from '../section';
 
 /** What units a column’s heading may name, and what one is in ours (m³/h and Pa). Exact by definition of the units. */
 const UNITS: readonly { kind: 'flow' | 'pressure'; name: RegExp; factor: number; unit: string }[] = [
@@ -51,7 +51,7 @@ export function readCurve(text: string): [number, number][] {
     ])
     .sort((a, b) => a[0] - b[0]);
   if (points.length > 60) throw new Error(`The file has ${points.length} points; a curve has at most 60.`);
-  const wrong = complaintOfCurve(points);
+  const wrong = validationIssueOfCurve(points);
   if (wrong) throw new Error(wrong);
   return points;
 }

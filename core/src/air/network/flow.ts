@@ -19,7 +19,7 @@ export interface Flows {
   /** m³/s by edge, along it. */
   flow: Float64Array;
   /** Worst imbalance of a zone over the largest flow. */
-  miss: number;
+  residual: number;
   converged: boolean;
   rounds: number;
 }
@@ -116,12 +116,12 @@ export function solveFlows(zones: number, edges: readonly FlowEdge[], start?: Fl
     for (let i = 1; i < zones; i++) if (!held[i]) sum += missing[i]! ** 2;
     return sum;
   };
-  let miss = evaluate(pressure);
+  let residual = evaluate(pressure);
   let rounds = 0;
   const next = new Float64Array(zones);
   const matrix = new Float64Array(n * n);
   const step = new Float64Array(n);
-  while (miss > good && rounds < MOST_ROUNDS && n > 0) {
+  while (residual > good && rounds < MOST_ROUNDS && n > 0) {
     rounds++;
     matrix.fill(0);
     for (let e = 0; e < edges.length; e++) {
@@ -146,12 +146,12 @@ export function solveFlows(zones: number, edges: readonly FlowEdge[], start?: Fl
     let share = 1;
     for (let halved = 0; halved < 30; halved++, share /= 2) {
       for (let i = 1; i < zones; i++) next[i] = pressure[i]! + share * step[i - 1]!;
-      miss = evaluate(next);
-      if (size() < before * (1 - 0.3 * share) || miss <= good) break;
+      residual = evaluate(next);
+      if (size() < before * (1 - 0.3 * share) || residual <= good) break;
     }
     pressure.set(next);
   }
-  return { pressure, flow, miss, converged: miss <= Math.max(good, 1e-6), rounds };
+  return { pressure, flow, residual, converged: residual <= Math.max(good, 1e-6), rounds };
 }
 
 /** Zones that no way leads to from outside: one of each such group is held at the outside’s pressure, or it has none. */

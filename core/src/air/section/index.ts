@@ -1,6 +1,6 @@
 import type { Kit } from '../../kit/section';
 import type { Shell } from '../../shell/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import {
   form,
   type Air,
@@ -102,8 +102,8 @@ export const airSection = section<'air', Air, AirSeen, AirChange>({
       words: (_document, { loop }) => (loop ? 'water loop' : 'no water loop'),
     },
   },
-  things: () => ({}),
-  forget: ({ air }, { kind, id: gone }) => {
+  entities: () => ({}),
+  removeReferences: ({ air }, { kind, id: gone }) => {
     if (kind === 'part') {
       delete air.fans[gone];
       delete air.thermal[gone];
@@ -118,28 +118,30 @@ export const airSection = section<'air', Air, AirSeen, AirChange>({
   },
 });
 
-function rules({ shell, kit, air }: AirSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ shell, kit, air }: AirSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   const known = (part: string | undefined, path: string) => {
-    if (part !== undefined && !(part in kit.parts)) complaints.push({ path, message: `There is no part “${part}”.` });
+    if (part !== undefined && !(part in kit.parts))
+      validationIssues.push({ path, message: `There is no part “${part}”.` });
   };
   for (const [part, { curve, ductTo }] of Object.entries(air.fans)) {
     known(part, `/air/fans/${part}`);
     known(ductTo, `/air/fans/${part}/ductTo`);
     if (!curve) continue;
-    const wrong = complaintOfCurve(curve);
-    if (wrong) complaints.push({ path: `/air/fans/${part}/curve`, message: wrong });
+    const wrong = validationIssueOfCurve(curve);
+    if (wrong) validationIssues.push({ path: `/air/fans/${part}/curve`, message: wrong });
   }
   for (const [way, { ductTo }] of Object.entries(air.ways)) known(ductTo, `/air/ways/${way}/ductTo`);
   for (const part of Object.keys(air.thermal)) known(part, `/air/thermal/${part}`);
   for (const part of air.loop?.order ?? []) known(part, '/air/loop/order');
   for (const body of air.open ?? [])
-    if (!(body in shell.bodies)) complaints.push({ path: '/air/open', message: `The shell has no body “${body}”.` });
-  return complaints;
+    if (!(body in shell.bodies))
+      validationIssues.push({ path: '/air/open', message: `The shell has no body “${body}”.` });
+  return validationIssues;
 }
 
 /** What makes points no fan’s curve, in words; undefined when they are one. Flow m³/h, pressure Pa. */
-export function complaintOfCurve(curve: readonly (readonly [number, number])[]): string | undefined {
+export function validationIssueOfCurve(curve: readonly (readonly [number, number])[]): string | undefined {
   if (curve.length < 2) return 'A fan’s curve needs two points or more: the blocked one and the free one.';
   const odd = curve.find((p) => !p.every((v) => Number.isFinite(v) && v >= 0));
   if (odd) return `A point of the curve is ${odd.join(' m³/h, ')} Pa; flow and pressure are 0 or more.`;

@@ -2,7 +2,14 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../../assembly';
-import { applyChange, complaintsOf, readConversion, type Change, type Conversion, type Loop } from '../../document';
+import {
+  applyChange,
+  validationIssuesOf,
+  readConversion,
+  type Change,
+  type Conversion,
+  type Loop,
+} from '../../document';
 import { partFrom } from '../../parts';
 import { standardPart } from '../../standards';
 import { assessAir } from '../assess';
@@ -72,7 +79,7 @@ describe('a loop in the deck', () => {
   const report = airReport(wet, assemble(wet), 'full', true);
 
   it('carries three quarters of the board’s heat to the radiator, and none is lost', () => {
-    expect(complaintsOf(wet)).toEqual([]);
+    expect(validationIssuesOf(wet)).toEqual([]);
     const heat = (r: typeof report, part: string) => r.heats.find((h) => h.part === part)!.watts;
     expect(report.watts).toBeCloseTo(dry.watts, 6);
     expect(report.loop!.watts).toBeCloseTo(0.75 * heat(dry, 'board-1'), 6);

@@ -43,8 +43,8 @@ export const briefSection = section<'brief', Brief, { brief: Brief }, BriefChang
       words: (_document, { target }) => (target ? `target: ${target.kind.replace('-', ' ')}` : 'drop a target'),
     },
   },
-  things: ({ survivors, targets }) => ({ survivor: survivors, target: targets }),
-  forget: ({ brief }, { kind, id }) => {
+  entities: ({ survivors, targets }) => ({ survivor: survivors, target: targets }),
+  removeReferences: ({ brief }, { kind, id }) => {
     // It was to survive: that it is gone is told, not forgotten.
     for (const survivor of Object.values(brief.survivors))
       if (survivor.about.kind === kind && survivor.about.id === id) survivor.about = { kind: 'gone' };

@@ -1,5 +1,5 @@
 import { faceWord } from '../../shell/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import {
   form,
   type Build,
@@ -98,8 +98,8 @@ export const buildSection = section<'build', Build, BuildSeen, BuildChange>({
       words: (_document, { entry }) => (entry ? `log: ${entry.text.slice(0, 40)}` : 'take a log entry out'),
     },
   },
-  things: ({ own, log, holds }) => ({ step: own, entry: log, hold: holds }),
-  forget: ({ build }, { kind, id: gone }) => {
+  entities: ({ own, log, holds }) => ({ step: own, entry: log, hold: holds }),
+  removeReferences: ({ build }, { kind, id: gone }) => {
     // Entries stay: they say what was; only where they point to is gone.
     if (kind === 'part' || kind === 'feature' || kind === 'face') {
       for (const entry of Object.values(build.log))
@@ -115,15 +115,15 @@ export const buildSection = section<'build', Build, BuildSeen, BuildChange>({
   },
 });
 
-function rules({ build }: BuildSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ build }: BuildSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   for (const [id, { after }] of Object.entries(build.own))
     for (const other of Object.keys(after)) {
       const path = `/build/own/${id}/after`;
       if (other === `own.${id}`)
-        complaints.push({ path, message: `“${build.own[id]!.name}” can’t come after itself.` });
+        validationIssues.push({ path, message: `“${build.own[id]!.name}” can’t come after itself.` });
       else if (other.startsWith('own.') && !(other.slice(4) in build.own))
-        complaints.push({ path, message: `There is no step “${other}”.` });
+        validationIssues.push({ path, message: `There is no step “${other}”.` });
     }
-  return complaints;
+  return validationIssues;
 }

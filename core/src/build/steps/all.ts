@@ -2,7 +2,7 @@ import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Order } from '../../fit';
 import { ringWith, type Timed } from '../schedule/criticalPath';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 import { generateSteps } from './generate';
 import type { Step } from './step';
 
@@ -16,7 +16,7 @@ export interface PlannedStep extends Step {
 }
 
 /** What a step rests on, short: equal as long as that is. */
-export const markOfStep = (step: Pick<Step, 'of'>): string => Math.floor(luckOf(step.of) * 2 ** 32).toString(36);
+export const markOfStep = (step: Pick<Step, 'of'>): string => Math.floor(hashToUnit(step.of) * 2 ** 32).toString(36);
 
 /** All steps: those of the plan as the user has them, and the user’s own; and what was done of what is gone. Pure. */
 export function stepsOf(

@@ -2,7 +2,7 @@ import type { Conversion, Lift } from '../../document';
 import type { Balance } from '../../fit';
 
 /** What one hinge, rail or strap carries against what it is rated for. */
-export interface Carried {
+export interface CarriedMass {
   id: string;
   name: string;
   /** kg on each, and what it is rated for. */
@@ -21,7 +21,7 @@ export interface WeightReport {
   people: number;
   /** Multipliers by name, for the question mark. */
   multipliers: { name: string; value: number }[];
-  carried: Carried[];
+  carried: CarriedMass[];
   tips: Balance['tips'];
   /** How one gets it there, in words. */
   advice: string[];
@@ -69,7 +69,7 @@ export function weightOf(document: Conversion, balance: Balance): WeightReport {
   const lift = build.lift ?? USUAL;
   const { limit: alone, multipliers } = recommended(lift);
   const limit = alone * lift.people * (SHARE[lift.people] ?? 0.8);
-  const carried = Object.entries(build.holds).map(([id, hold]): Carried => {
+  const carried = Object.entries(build.holds).map(([id, hold]): CarriedMass => {
     const part = hold.carries === undefined ? undefined : kit.parts[hold.carries];
     const each = (part ? part.mass / 1000 : kilograms) / hold.count;
     const safety = each > 0 ? hold.rating / each : Infinity;

@@ -17,14 +17,15 @@ const HAIR = 1e-6;
 /** All openings and holes that the layout asks for, and those by hand; they follow when a part moves. Pure. */
 export function openingsOf(document: Conversion, assembly: Assembly): readonly CutOpening[] {
   const known = kept.get(assembly);
-  if (known?.document === document) return known.openings;
+  const rests = [document.cut, document.shell, document.kit.parts, document.layout, document.brief.policy];
+  if (known?.rests.every((part, i) => part === rests[i])) return known.openings;
   const openings = [...fromLayout(document, assembly), ...byHand(document, assembly)];
-  kept.set(assembly, { document, openings });
+  kept.set(assembly, { rests, openings });
   return openings;
 }
 
 /** Several stations ask for them of the same plan. */
-const kept = new WeakMap<Assembly, { document: Conversion; openings: readonly CutOpening[] }>();
+const kept = new WeakMap<Assembly, { rests: readonly unknown[]; openings: readonly CutOpening[] }>();
 
 function fromLayout(document: Conversion, assembly: Assembly): CutOpening[] {
   const openings: CutOpening[] = [];

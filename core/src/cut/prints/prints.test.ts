@@ -7,7 +7,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { assemble, turnedSize, type PlacedPart } from '../../assembly';
 import {
   applyChange,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   newConversion,
   PRINT_KINDS,
@@ -214,7 +214,7 @@ describe('a print in the kit', () => {
         part,
         placement: { x: 100, y: 60, z: 9.2, rear: 'rear', top: 'top', locked: false },
       }).document;
-      expect(complaintsOf(placed)).toEqual([]);
+      expect(validationIssuesOf(placed)).toEqual([]);
       expect(assemble(placed).parts.find((p) => p.id === 'print-part-1')!.solids.length).toBe(blocks.length);
     },
   );
@@ -249,7 +249,7 @@ describe('a print in its place', () => {
       const plan = changes.reduce((d, c) => applyChange(d, c).document, empty);
       const change = await inPlace(host(), plan, 'print-1', 'print-part-1');
       const done = applyChange(plan, change).document;
-      expect(complaintsOf(done)).toEqual([]);
+      expect(validationIssuesOf(done)).toEqual([]);
       const there = assemble(done);
       const [on, tray] = ['board-1', 'print-part-1'].map((id) => there.parts.find((p) => p.id === id)!) as [
         PlacedPart,

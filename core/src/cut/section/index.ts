@@ -1,6 +1,6 @@
 import type { Kit } from '../../kit/section';
 import { facesOf, type Shell } from '../../shell/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import type { Stock } from './stock';
 import type { Tools } from './tools';
 import { form, type Adjusted, type CutSettings, type Mount, type OwnOpening, type Print } from './form';
@@ -110,8 +110,8 @@ export const cutSection = section<'cut', CutSettings, CutSeen, CutChange>({
       words: (_document, { faces }) => `sheets of ${faces.length === 1 ? faces[0] : `${faces.length} faces`} printed`,
     },
   },
-  things: ({ openings, prints }) => ({ cut: openings, print: prints }),
-  forget: ({ cut }, { kind, id: gone }) => {
+  entities: ({ openings, prints }) => ({ cut: openings, print: prints }),
+  removeReferences: ({ cut }, { kind, id: gone }) => {
     // Sheets of a tray, of the floor of a drawer.
     if (kind === 'part') delete cut.printed[`${gone}-plate`];
     if (kind === 'body') delete cut.printed[`${gone}-floor`];
@@ -144,30 +144,34 @@ function wordsOf(name: string, patch: { [K in keyof Adjusted]?: Adjusted[K] | nu
   return `${name}: allowance`;
 }
 
-function rules({ shell, kit, cut }: CutSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ shell, kit, cut }: CutSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   const faces = facesOf(shell.hull);
   for (const part of Object.keys(cut.mounts))
-    if (!(part in kit.parts)) complaints.push({ path: `/cut/mounts/${part}`, message: `There is no part “${part}”.` });
+    if (!(part in kit.parts))
+      validationIssues.push({ path: `/cut/mounts/${part}`, message: `There is no part “${part}”.` });
   for (const [id, { face, follows, pattern, shape }] of Object.entries(cut.openings)) {
     const at = `/cut/openings/${id}`;
     if (!faces.includes(face))
-      complaints.push({ path: `${at}/face`, message: `The shell has no face “${face}”; it has ${faces.join(', ')}.` });
+      validationIssues.push({
+        path: `${at}/face`,
+        message: `The shell has no face “${face}”; it has ${faces.join(', ')}.`,
+      });
     if (follows !== undefined && !(follows in kit.parts))
-      complaints.push({ path: `${at}/follows`, message: `There is no part “${follows}”.` });
+      validationIssues.push({ path: `${at}/follows`, message: `There is no part “${follows}”.` });
     if (shape.kind === 'rectangle' && shape.radius > Math.min(shape.width, shape.height) / 2)
-      complaints.push({
+      validationIssues.push({
         path: `${at}/shape/radius`,
         message: `A corner of ${shape.radius} mm is larger than half the shorter side, ${Math.min(shape.width, shape.height) / 2} mm.`,
       });
     const web = webOfPattern(pattern);
     if (web !== undefined && web <= 0)
-      complaints.push({
+      validationIssues.push({
         path: `${at}/pattern`,
         message: 'The holes run into each other: make the pitch larger than the hole.',
       });
   }
-  return complaints;
+  return validationIssues;
 }
 
 /** Least material between two holes of a pattern, mm; undefined where there are none. */

@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble, movedWith, placePart } from '../../assembly';
-import { applyChange, complaintsOf, newConversion, type Change, type Conversion, type Placement } from '../../document';
+import {
+  applyChange,
+  validationIssuesOf,
+  newConversion,
+  type Change,
+  type Conversion,
+  type Placement,
+} from '../../document';
 import { standardTray, TRAY_ROWS, partMade } from '../../kit';
 import { partFrom } from '../../parts';
 import { defaultBox } from '../../shell/section';
@@ -69,7 +76,7 @@ describe('what stands on a tray', () => {
         drilled: 0,
         beyond: 0,
       });
-      expect(complaintsOf(document)).toEqual([]);
+      expect(validationIssuesOf(document)).toEqual([]);
     }
   });
   it('a small board of the family stands on a large tray with all its holes', () => {
@@ -99,7 +106,7 @@ describe('what stands on a tray', () => {
             document,
             ...Object.entries(moved).map(([id, placement]): Change => ({ type: 'placePart', id, placement })),
           );
-          expect(complaintsOf(after)).toEqual([]);
+          expect(validationIssuesOf(after)).toEqual([]);
           holesOnTray(after).forEach((hole, i) => hole.forEach((v, k) => expect(v).toBeCloseTo(before[i]![k]!, 2)));
           expect(heldOn(after, assemble(after), 'board-1')).toMatchObject({ held: 4 });
         },
@@ -177,7 +184,7 @@ describe('what stands on a tray', () => {
 
 describe('what makes no sense', () => {
   const { document } = onTray();
-  const wrong = (...changes: Change[]) => complaintsOf(apply(document, ...changes)).map((c) => c.message);
+  const wrong = (...changes: Change[]) => validationIssuesOf(apply(document, ...changes)).map((c) => c.message);
   it('a tray on itself, on what stands on it, on what carries nothing, on what is not there', () => {
     const tray = document.layout.placements['tray-1']!;
     expect(wrong({ type: 'placePart', id: 'tray-1', placement: { ...tray, with: 'tray-1' } })[0]).toContain(
@@ -197,7 +204,7 @@ describe('what makes no sense', () => {
     });
     const round = apply(two, { type: 'placePart', id: 'tray-1', placement: { ...tray, with: 'tray-2' } });
     expect(
-      complaintsOf(round)
+      validationIssuesOf(round)
         .map((c) => c.message)
         .join(),
     ).toContain('would carry itself');
@@ -205,7 +212,7 @@ describe('what makes no sense', () => {
   it('nothing stands on a tray that is gone: it stays where it is, undone it stands there again', () => {
     const gone = applyChange(document, { type: 'removePart', id: 'tray-1' });
     expect(gone.document.layout.placements['board-1']).not.toHaveProperty('with');
-    expect(complaintsOf(gone.document)).toEqual([]);
+    expect(validationIssuesOf(gone.document)).toEqual([]);
   });
 });
 
@@ -265,7 +272,7 @@ describe('what stands on a frame', () => {
         placement,
       })),
     );
-    expect(complaintsOf(on)).toEqual([]);
+    expect(validationIssuesOf(on)).toEqual([]);
     const grams = document.kit.parts['tray-1']!.mass + document.kit.parts['board-1']!.mass;
     expect(frameLoad(on, 'frame-1')!.load).toBeCloseTo(grams / 1000, 6);
     expect(assessFit(on).findings.find((f) => f.id === 'fit/frame-1/sag')?.sentence).toContain('sags');

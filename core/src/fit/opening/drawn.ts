@@ -2,7 +2,7 @@ import type { Assembly, PlacedPart, Solid } from '../../assembly';
 import type { Conversion } from '../../document';
 import { boundsOf, type Flat, type Shape, type Vec3 } from '../../solid';
 import { liftOf, openingOf, pointAt, shapeAt, type Motion } from './motion';
-import { partedBy, platesOf } from './walls';
+import { splitBy, platesOf } from './walls';
 
 /** The solids of a plan with one body open by a share of its motion, and that body’s own walls; for drawing. */
 export interface Opened {
@@ -18,7 +18,7 @@ function wallsOf(document: Pick<Conversion, 'shell'>, { hull }: Assembly, id: st
   if (known?.hull === hull) return known.walls;
   const { cut } = body;
   const frame = cut.kind === 'face' ? hull.frames.find((f) => f.face === cut.face) : undefined;
-  const walls = partedBy(platesOf(hull), body, frame, liftOf(document, body)).own.map((p) => p.shape);
+  const walls = splitBy(platesOf(hull), body, frame, liftOf(document, body)).own.map((p) => p.shape);
   wallsKnown.set(body, { hull, walls });
   return walls;
 }

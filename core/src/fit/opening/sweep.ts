@@ -15,10 +15,10 @@ import { swept } from '../order/sweep';
 import { severityOf, TOUCHING, type MarginKind } from '../margin';
 import { firstFromEnd, leastOf } from './least';
 import { liftOf, openingOf, shapeAt, turnedBack, type Motion } from './motion';
-import { partedBy, platesOf } from './walls';
+import { splitBy, platesOf } from './walls';
 
 /** What moves, or what stays: a part, a feature, a body, or a wall. */
-export interface Thing {
+export interface Mover {
   kind: 'part' | 'feature' | 'body' | 'face';
   id: string;
   solid: string;
@@ -30,8 +30,8 @@ export interface SweepMargin {
   kind: MarginKind;
   /** Whose plug room it is, where it is one. */
   room?: 'mover' | 'other';
-  mover: Thing;
-  other: Thing;
+  mover: Mover;
+  other: Mover;
   /** 0 shut, 1 open; mm there, and mm when it is shut. */
   share: number;
   distance: number;
@@ -61,7 +61,7 @@ export interface OpeningReport {
 
 /** A solid that takes part, with what it is of. */
 interface Piece {
-  of: Thing;
+  of: Mover;
   role: Solid['role'];
   shape: Shape;
   solid?: Solid;
@@ -94,7 +94,7 @@ function sidesOf(
     body.cut.kind === 'face'
       ? assembly.hull.frames.find((f) => f.face === (body.cut as { face: string }).face)
       : undefined;
-  const { own, rest } = partedBy(platesOf(assembly.hull), body, frame, liftOf(document, body));
+  const { own, rest } = splitBy(platesOf(assembly.hull), body, frame, liftOf(document, body));
   const pieceOf = (solid: Solid): Piece => ({
     of: {
       kind: solid.ownerKind === 'part' ? 'part' : solid.owner.startsWith('body/') ? 'body' : 'feature',

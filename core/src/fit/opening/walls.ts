@@ -96,7 +96,7 @@ function leaningOf({ low, high }: HullModel, normal: Vec3, offset: number, thick
 }
 
 /** The walls of a shell parted by a body: what is of it, and what stays. */
-export function partedBy(
+export function splitBy(
   plates: readonly Plate[],
   { cut }: Body,
   frame: FaceFrame | undefined,

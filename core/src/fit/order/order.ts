@@ -5,7 +5,7 @@ import { opposite } from '../../solid';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { blockersOf, type Leg } from './sweep';
 import { turnOut, type Pose } from './turn';
-import { wander } from './wander';
+import { searchExtraction } from './searchExtraction';
 import { waysOut, type WayOutOfShell } from './ways';
 
 /** One step of putting a conversion together. */
@@ -103,7 +103,7 @@ export function orderOf(
 function longWayOut(assembly: Assembly, exits: readonly Exit[], left: ReadonlySet<string>) {
   const remains = remainsOf(assembly, exits);
   const there = assembly.parts.filter((p) => left.has(p.id));
-  for (const look of [wander, turnOut])
+  for (const look of [searchExtraction, turnOut])
     for (const part of there) {
       const others = there.filter((p) => p.id !== part.id);
       // What is plugged in leaves as its socket lets it.

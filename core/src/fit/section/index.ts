@@ -13,7 +13,7 @@ import {
   type Wish,
 } from './form';
 import { placesInRow, rowMates } from './row';
-import { complaintsOfLayout } from './rules';
+import { validationIssuesOfLayout } from './rules';
 
 export { placesInRow, rowMates, rowOf } from './row';
 
@@ -85,7 +85,7 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
   key: 'layout',
   form,
   empty: () => ({ placements: {}, wishes: {}, variants: {}, cables: {} }),
-  rules: complaintsOfLayout,
+  rules: validationIssuesOfLayout,
   changes: {
     addPart: {
       alter: ({ kit, layout }, { id, part, placement }) => {
@@ -153,8 +153,8 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
       words: (_document, { cable }) => (cable ? `cable ${cable.length} mm` : 'no own cable'),
     },
   },
-  things: () => ({}),
-  forget: ({ layout }, { kind, id }) => {
+  entities: () => ({}),
+  removeReferences: ({ layout }, { kind, id }) => {
     if (kind === 'feature') for (const variant of Object.values(layout.variants)) delete variant.fates[id];
     if (kind === 'body')
       for (const placements of [layout.placements, ...Object.values(layout.variants).map((v) => v.placements)])

@@ -1,4 +1,4 @@
-import { SIDES, type Complaint } from '../../form';
+import { SIDES, type ValidationIssue } from '../../form';
 import type { Kit } from '../../kit/section';
 import { facesOf, type Shell } from '../../shell/section';
 import type { Layout, Wish, WishKind } from './form';
@@ -10,30 +10,37 @@ interface Plan {
 }
 
 /** What makes no sense as a layout: places and wishes of what is not there. */
-export function complaintsOfLayout(plan: Plan): Complaint[] {
+export function validationIssuesOfLayout(plan: Plan): ValidationIssue[] {
   const { kit, layout } = plan;
-  const complaints: Complaint[] = [];
+  const validationIssues: ValidationIssue[] = [];
   for (const [id, { rear, top, on, with: under }] of Object.entries(layout.placements)) {
     const path = `/layout/placements/${id}`;
-    if (on !== undefined) complaints.push(...complaintsOfCarrier(plan, id, on));
-    if (under !== undefined) complaints.push(...complaintsOfStand(plan, id, under));
+    if (on !== undefined) validationIssues.push(...validationIssuesOfCarrier(plan, id, on));
+    if (under !== undefined) validationIssues.push(...validationIssuesOfStand(plan, id, under));
     if (!Object.hasOwn(kit.parts, id))
-      complaints.push({ path, message: `A place for “${id}”, but the kit has no such part.` });
+      validationIssues.push({ path, message: `A place for “${id}”, but the kit has no such part.` });
     if (axisOf(rear) === axisOf(top))
-      complaints.push({
+      validationIssues.push({
         path,
         message: `“${id}” has its rear to the ${rear} and its top to the ${top}; they must be at right angles.`,
       });
   }
   for (const [id, { name, parts }] of Object.entries(layout.rows ?? {}))
-    complaints.push(...complaintsOfRow(plan, id, name, Object.keys(parts)));
-  for (const [id, on] of Object.entries(layout.rides ?? {})) complaints.push(...complaintsOfRide(plan, id, on));
-  for (const [id, wish] of Object.entries(layout.wishes)) complaints.push(...complaintsOfWish(plan, id, wish));
-  return complaints;
+    validationIssues.push(...validationIssuesOfRow(plan, id, name, Object.keys(parts)));
+  for (const [id, on] of Object.entries(layout.rides ?? {}))
+    validationIssues.push(...validationIssuesOfRide(plan, id, on));
+  for (const [id, wish] of Object.entries(layout.wishes))
+    validationIssues.push(...validationIssuesOfWish(plan, id, wish));
+  return validationIssues;
 }
 
 /** A row has two parts or more, all in the kit and in no other row. */
-function complaintsOfRow({ kit, layout }: Plan, id: string, name: string, parts: readonly string[]): Complaint[] {
+function validationIssuesOfRow(
+  { kit, layout }: Plan,
+  id: string,
+  name: string,
+  parts: readonly string[],
+): ValidationIssue[] {
   const path = `/layout/rows/${id}`;
   const unknown = parts.find((part) => !Object.hasOwn(kit.parts, part));
   if (unknown !== undefined)
@@ -46,7 +53,7 @@ function complaintsOfRow({ kit, layout }: Plan, id: string, name: string, parts:
 }
 
 /** Where a search is to put a part: a body that comes off or moves, or another part that carries. */
-function complaintsOfRide({ shell, kit }: Plan, id: string, on: string): Complaint[] {
+function validationIssuesOfRide({ shell, kit }: Plan, id: string, on: string): ValidationIssue[] {
   const path = `/layout/rides/${id}`;
   if (!Object.hasOwn(kit.parts, id))
     return [{ path, message: `A search is to put “${id}” somewhere, but the kit has no such part.` }];
@@ -62,7 +69,7 @@ function complaintsOfRide({ shell, kit }: Plan, id: string, on: string): Complai
 }
 
 /** A part rides on a body that is there and can be taken off or moved. */
-function complaintsOfCarrier({ shell }: Plan, id: string, on: string): Complaint[] {
+function validationIssuesOfCarrier({ shell }: Plan, id: string, on: string): ValidationIssue[] {
   const body = Object.hasOwn(shell.bodies, on) ? shell.bodies[on] : undefined;
   if (body && body.kind !== 'ring') return [];
   return [
@@ -76,29 +83,32 @@ function complaintsOfCarrier({ shell }: Plan, id: string, on: string): Complaint
 }
 
 /** A part stands on a tray or frame of the kit that is in the shell, at last not on itself, and opens with it. */
-function complaintsOfStand({ kit, layout }: Plan, id: string, under: string): Complaint[] {
+function validationIssuesOfStand({ kit, layout }: Plan, id: string, under: string): ValidationIssue[] {
   const path = `/layout/placements/${id}/with`;
   const name = (of: string) => kit.parts[of]?.name ?? of;
-  const complaint = (message: string): Complaint[] => [{ path, message }];
+  const validationIssue = (message: string): ValidationIssue[] => [{ path, message }];
   const carrier = Object.hasOwn(kit.parts, under) ? kit.parts[under] : undefined;
-  if (!carrier) return complaint(`“${name(id)}” stands on “${under}”, but the kit has no such part.`);
+  if (!carrier) return validationIssue(`“${name(id)}” stands on “${under}”, but the kit has no such part.`);
   if (!carrier.own?.carries)
-    return complaint(`“${name(id)}” can’t stand on “${carrier.name}”: name a tray, a frame or a part others stand on.`);
+    return validationIssue(
+      `“${name(id)}” can’t stand on “${carrier.name}”: name a tray, a frame or a part others stand on.`,
+    );
   if (!Object.hasOwn(layout.placements, under))
-    return complaint(`“${name(id)}” stands on “${carrier.name}”, which is not in the shell: place that first.`);
+    return validationIssue(`“${name(id)}” stands on “${carrier.name}”, which is not in the shell: place that first.`);
   const seen = new Set([id]);
   for (let at: string | undefined = under; at !== undefined; at = layout.placements[at]?.with) {
-    if (seen.has(at)) return complaint(`“${name(id)}” would carry itself: “${carrier.name}” stands on it in the end.`);
+    if (seen.has(at))
+      return validationIssue(`“${name(id)}” would carry itself: “${carrier.name}” stands on it in the end.`);
     seen.add(at);
   }
   if (layout.placements[id]!.on !== layout.placements[under]!.on)
-    return complaint(`“${name(id)}” stands on “${carrier.name}”: both ride on the same body, or on none.`);
+    return validationIssue(`“${name(id)}” stands on “${carrier.name}”: both ride on the same body, or on none.`);
   return [];
 }
 
 const PAIR_WISHES: readonly WishKind[] = ['near', 'apart', 'together', 'level', 'above'];
 
-function complaintsOfWish({ kit, shell }: Plan, id: string, wish: Wish): Complaint[] {
+function validationIssuesOfWish({ kit, shell }: Plan, id: string, wish: Wish): ValidationIssue[] {
   const path = `/layout/wishes/${id}`;
   const unknown = [wish.part, wish.other].find((part) => part !== null && !Object.hasOwn(kit.parts, part));
   if (unknown) return [{ path, message: `A wish about “${unknown}”, but the kit has no such part.` }];

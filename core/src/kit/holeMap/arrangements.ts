@@ -173,10 +173,10 @@ function laidStarts(ties: Ties, { column }: HoleModel, x: Float64Array): Float64
     if (marks.length === 0 || piece.length < 2) continue;
     for (const way of [1, -1] as const) {
       const laid = Array.from({ length: ANGLES }, (_, k) => laidAt(x, marks, way, (2 * Math.PI * k) / ANGLES));
-      laid.forEach(({ misses, angle, shift }, k) => {
+      laid.forEach(({ shortfalls, angle, shift }, k) => {
         // Only where it lies better than a little to both sides.
         const [before, after] = [laid[(k + ANGLES - 1) % ANGLES]!, laid[(k + 1) % ANGLES]!];
-        if (misses > before.misses || misses > after.misses) return;
+        if (shortfalls > before.shortfalls || shortfalls > after.shortfalls) return;
         const [c, s] = [Math.cos(angle), Math.sin(angle)];
         const next = Float64Array.from(x);
         for (const id of piece) {
@@ -203,6 +203,6 @@ function laidAt(x: Float64Array, marks: readonly (FromEdge & { c: number })[], w
     const own = off.filter((o) => o.axis === axis);
     return own.length === 0 ? 0 : own.reduce((sum, o) => sum + o.by, 0) / own.length;
   }) as [number, number];
-  const misses = off.reduce((sum, o) => sum + (o.by - shift[o.axis]!) ** 2, 0);
-  return { misses, angle, shift };
+  const shortfalls = off.reduce((sum, o) => sum + (o.by - shift[o.axis]!) ** 2, 0);
+  return { shortfalls, angle, shift };
 }

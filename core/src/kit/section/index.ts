@@ -1,6 +1,6 @@
 import { put, section } from '../../form';
 import { form, type HoleMap, type Kit, type Part, type Photo } from './form';
-import { complaintsOfKit } from './rules';
+import { validationIssuesOfKit } from './rules';
 
 export {
   BAR_JOINTS,
@@ -36,7 +36,7 @@ export {
 } from './form';
 export { nameApart } from './nameApart';
 export * from './ownPieces';
-export { complaintOfDesign, complaintsOfPart } from './rules';
+export { validationIssueOfDesign, validationIssuesOfPart } from './rules';
 
 /** The ways to alter the kit. */
 export type KitChange =
@@ -51,7 +51,7 @@ export const kitSection = section<'kit', Kit, { kit: Kit }, KitChange>({
   key: 'kit',
   form,
   empty: () => ({ parts: {}, holeMaps: {}, photos: {} }),
-  rules: ({ kit }) => complaintsOfKit(kit),
+  rules: ({ kit }) => validationIssuesOfKit(kit),
   changes: {
     setPart: {
       alter: ({ kit }, { id, part }) => {
@@ -75,8 +75,8 @@ export const kitSection = section<'kit', Kit, { kit: Kit }, KitChange>({
       words: (_document, { photo }) => (photo ? `photo: ${photo.name}` : 'delete a photo'),
     },
   },
-  things: ({ parts, holeMaps, photos }) => ({ part: parts, holeMap: holeMaps, photo: photos }),
-  forget: ({ kit }, { kind, id }) => {
+  entities: ({ parts, holeMaps, photos }) => ({ part: parts, holeMap: holeMaps, photo: photos }),
+  removeReferences: ({ kit }, { kind, id }) => {
     if (kind !== 'holeMap') return;
     for (const photo of Object.values(kit.photos))
       for (const pick of Object.values(photo.picks)) if (pick.shows?.map === id) pick.shows = null;

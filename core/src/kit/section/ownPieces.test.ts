@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChange, complaintsAfter, defaultBox, newConversion, OWN, type OwnDesign } from '../../document';
+import { applyChange, validationIssuesAfter, defaultBox, newConversion, OWN, type OwnDesign } from '../../document';
 import { OWN_BLOCK_ROLES } from './form';
 import {
   defaultCut,
@@ -42,7 +42,7 @@ describe('the pieces of an own part', () => {
         }
         const part = { name: 'Own', standard: OWN, dimensions: {}, mass: 10, own: design };
         const made = applyChange(newConversion('Box', defaultBox()), { type: 'addPart', id: 'own-1', part });
-        expect(complaintsAfter(made.document, made.operations)).toEqual([]);
+        expect(validationIssuesAfter(made.document, made.operations)).toEqual([]);
       }),
     ));
 

@@ -76,8 +76,8 @@ export const defaultCut = (): NonNullable<OwnFace['cut']> => ({
   height: guess(15),
 });
 
-const without = <T>(things: Record<string, T>, id: string): Record<string, T> =>
-  Object.fromEntries(Object.entries(things).filter(([key]) => key !== id));
+const without = <T>(entities: Record<string, T>, id: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(entities).filter(([key]) => key !== id));
 
 /** The design without a piece. */
 export function withoutPiece(design: OwnDesign, { kind, id }: Picked): OwnDesign {

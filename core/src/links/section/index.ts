@@ -1,5 +1,5 @@
 import type { Kit } from '../../kit/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import { form, type Antenna, type Attempt, type LinkNode, type Links, type Screen, type Usage } from './form';
 
 export {
@@ -67,8 +67,8 @@ export const linksSection = section<'links', Links, LinksSeen, LinksChange>({
         attempt ? `tried on the simulated set ${attempt.set}: ${attempt.seen}` : 'a try forgotten',
     },
   },
-  things: ({ nodes, screens }) => ({ link: nodes, screen: screens }),
-  forget: ({ links }, { kind, id: gone }) => {
+  entities: ({ nodes, screens }) => ({ link: nodes, screen: screens }),
+  removeReferences: ({ links }, { kind, id: gone }) => {
     if (kind === 'part')
       for (const holder of [...Object.values(links.nodes), ...Object.values(links.antennas)])
         if (holder.part === gone) delete holder.part;
@@ -80,27 +80,27 @@ export const linksSection = section<'links', Links, LinksSeen, LinksChange>({
   },
 });
 
-function rules({ kit, links }: LinksSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ kit, links }: LinksSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   for (const [id, { part }] of Object.entries(links.antennas))
     if (part !== undefined && !(part in kit.parts))
-      complaints.push({ path: `/links/antennas/${id}/part`, message: `There is no part “${part}”.` });
+      validationIssues.push({ path: `/links/antennas/${id}/part`, message: `There is no part “${part}”.` });
   for (const [id, { on, part, disables }] of Object.entries(links.nodes)) {
     const path = `/links/nodes/${id}`;
     if (part !== undefined && !(part in kit.parts))
-      complaints.push({ path: `${path}/part`, message: `There is no part “${part}”.` });
+      validationIssues.push({ path: `${path}/part`, message: `There is no part “${part}”.` });
     if (on !== undefined && !(on in links.nodes))
-      complaints.push({ path: `${path}/on`, message: `There is nothing “${on}” that it could hang on.` });
+      validationIssues.push({ path: `${path}/on`, message: `There is nothing “${on}” that it could hang on.` });
     for (const other of Object.keys(disables ?? {}))
       if (!(other in links.nodes))
-        complaints.push({
+        validationIssues.push({
           path: `${path}/disables/${other}`,
           message: `There is nothing “${other}” that it could disable.`,
         });
     const seen = new Set([id]);
     for (let up = on; up !== undefined; up = links.nodes[up]?.on) {
       if (seen.has(up)) {
-        complaints.push({
+        validationIssues.push({
           path: `${path}/on`,
           message: `“${links.nodes[id]!.name}” would hang on itself${up === id ? '' : ` by way of “${links.nodes[up]!.name}”`}: a chain ends at the processor or the chipset.`,
         });
@@ -109,5 +109,5 @@ function rules({ kit, links }: LinksSeen): Complaint[] {
       seen.add(up);
     }
   }
-  return complaints;
+  return validationIssues;
 }

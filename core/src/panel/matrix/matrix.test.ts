@@ -13,14 +13,14 @@ import { matrixCsv, matrixHeader, matrixJson } from './exports';
 import { ghostsOf, seenWhen } from './ghosts';
 import { twoColours, type Contact } from './graph';
 import { nextKey } from './next';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 import { probed, type ProbedBoard } from './prober';
 import { fewestPins, solveMatrix } from './solve';
 import { runs } from '../../../../testing/runs';
 
 /** A matrix that nobody knows: pins shuffled, so many keys on different cells; connected or not. */
 function board(seed: number, more: Partial<ProbedBoard> = {}): ProbedBoard & { rows: Set<number> } {
-  const luck = (what: string) => luckOf(`${seed}/${what}`);
+  const luck = (what: string) => hashToUnit(`${seed}/${what}`);
   const r = 2 + Math.floor(luck('r') * 7);
   const c = 2 + Math.floor(luck('c') * 9);
   const pins = Array.from({ length: r + c + Math.floor(luck('spare') * 3) }, (_, i) => i + 1);

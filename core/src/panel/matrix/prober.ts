@@ -1,5 +1,5 @@
 import type { KeyReading } from '../../document';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 
 /** A keyboard as the simulated prober replays it: what each key closes, and how often it is misread. */
 export interface ProbedBoard {
@@ -25,7 +25,7 @@ export function probed(
   const real = contacts[key];
   if (!real)
     throw new Error(`The prober’s keyboard has no key “${key}”; it has ${Object.keys(contacts).length} others.`);
-  const luck = (what: string) => luckOf(`${seed}/${key}/${attempt}/${what}`);
+  const luck = (what: string) => hashToUnit(`${seed}/${key}/${attempt}/${what}`);
   let pairs = real.map(([a, b]): [number, number] => [a, b]);
   if (luck('wrong') < wrong) {
     const how = luck('how');

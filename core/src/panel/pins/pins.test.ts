@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PinHunt } from '../../document';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 import { countWirings, wiringBy, wirings, type Wiring } from './possibilities';
 import { progressOf, sawOn, testsOf } from './tests';
 
@@ -157,7 +157,7 @@ describe('a supply’s plug', () => {
 
   it('the luck of a simulated plug is spread evenly', () => {
     const at = Array.from({ length: 10 }, () => 0);
-    for (let i = 0; i < 5000; i++) at[Math.floor(luckOf(`x${i}`) * 10)]!++;
+    for (let i = 0; i < 5000; i++) at[Math.floor(hashToUnit(`x${i}`) * 10)]!++;
     for (const n of at) expect(Math.abs(n - 500)).toBeLessThan(110);
   });
 });

@@ -1,5 +1,5 @@
 import type { PinHunt } from '../../document';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 
 /**
  * One way the pins of a plug may be wired: per pin what it is on. `s1` twice: the two ends of a switch; `l1+` and `l1-`: a
@@ -91,7 +91,7 @@ function inTurn(item: string, first: ReadonlyMap<string, number>): boolean {
 export function wiringBy(hunt: Pick<PinHunt, 'pins' | 'holds' | 'rails'>, words: string): Wiring {
   const bag = bagOf(hunt);
   for (let i = bag.length - 1; i > 0; i--) {
-    const j = Math.floor(luckOf(`${words}/${i}`) * (i + 1));
+    const j = Math.floor(hashToUnit(`${words}/${i}`) * (i + 1));
     [bag[i], bag[j]] = [bag[j]!, bag[i]!];
   }
   return bag;

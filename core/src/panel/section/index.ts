@@ -1,5 +1,5 @@
 import type { CutSettings, OwnOpening } from '../../cut/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import type { Kit } from '../../kit/section';
 import { faceWord, type Feature, type Shell } from '../../shell/section';
 import {
@@ -124,13 +124,13 @@ export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
       words: (_document, { test }) => (test ? `measured: ${test.test} ${test.saw}` : 'a measurement forgotten'),
     },
   },
-  things: ({ controls, headers, matrices, hunts }) => ({
+  entities: ({ controls, headers, matrices, hunts }) => ({
     control: controls,
     header: headers,
     matrix: matrices,
     hunt: hunts,
   }),
-  forget: ({ panel }, { kind, id: gone }) => {
+  removeReferences: ({ panel }, { kind, id: gone }) => {
     for (const control of Object.values(panel.controls)) {
       if (kind === 'feature' && control.feature === gone) delete control.feature;
       if (kind === 'cut' && control.opening === gone) delete control.opening;
@@ -147,9 +147,9 @@ export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
   },
 });
 
-function rules({ shell, kit, cut, panel }: PanelSeen): Complaint[] {
-  const complaints: Complaint[] = [];
-  const say = (path: string, message: string) => complaints.push({ path, message });
+function rules({ shell, kit, cut, panel }: PanelSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
+  const say = (path: string, message: string) => validationIssues.push({ path, message });
   for (const [id, { feature, opening, pins, name }] of Object.entries(panel.controls)) {
     const path = `/panel/controls/${id}`;
     if (feature !== undefined && !(feature in shell.features))
@@ -180,5 +180,5 @@ function rules({ shell, kit, cut, panel }: PanelSeen): Complaint[] {
                 : `Pins ${a} and ${b}: this plug has ${pins}.`,
             );
   }
-  return complaints;
+  return validationIssues;
 }

@@ -2,7 +2,7 @@ import type { PanelControl, PanelHeader } from '../../document';
 import type { HeaderPin, PinSignal } from '../../standards';
 import { divider } from '../circuits/divider';
 import { metBy, pinsOf } from '../headers/pins';
-import type { End, Way } from './way';
+import type { End, WiringOption } from './way';
 import type { Offered } from './common';
 import { waysOf } from './waysOf';
 
@@ -29,9 +29,9 @@ export interface WireProblem {
 export interface MatchedControl {
   id: string;
   control: PanelControl;
-  ways: Way[];
+  ways: WiringOption[];
   /** The chosen one, or the best. */
-  way?: Way;
+  way?: WiringOption;
   chosen: boolean;
   wires: PanelWire[];
 }

@@ -1,10 +1,10 @@
 import type { PanelControl } from '../../document';
 import { BOUNCE, debounce, ladder } from '../circuits/divider';
-import { buy, way, type End, type Way } from './way';
+import { buy, way, type End, type WiringOption } from './way';
 import { GROUND, PIN, ANALOGUE, controllerOf, wrong, type Offered } from './common';
 
 /** Volume and speed: potentiometers, encoders, meters turned round. */
-export function turned(control: PanelControl, o: Offered): Way[] {
+export function turned(control: PanelControl, o: Offered): WiringOption[] {
   const { kind, name, wish } = control;
   const to = wish === 'volume' ? 'volume keys over USB' : 'a speed that the host sets';
   if (kind === 'potentiometer') {
@@ -56,7 +56,7 @@ export function turned(control: PanelControl, o: Offered): Way[] {
 }
 
 /** Contacts that send codes: by a pin each, a ladder of resistors, a binary code of diodes. */
-export function codes(control: PanelControl, o: Offered): Way[] {
+export function codes(control: PanelControl, o: Offered): WiringOption[] {
   const { kind, name, state } = control;
   if (['lamp', 'meter', 'socket'].includes(kind)) return [wrong(control, 'Codes come from something that is moved')];
   if (control.mains && !control.traced)
@@ -81,7 +81,7 @@ export function codes(control: PanelControl, o: Offered): Way[] {
   const positions = kind === 'rotary selector' ? (control.positions ?? 4) : 1;
   const parts = controllerOf(o);
   const worn = state === 'broken';
-  const ways: Way[] = [
+  const ways: WiringOption[] = [
     way({
       id: 'pins',
       label: positions > 1 ? 'A controller pin for each position' : 'A controller pin',
@@ -183,7 +183,7 @@ export function diodesFor(positions: number): number {
 }
 
 /** A key field: its matrix on the controller’s pins. */
-export function matrixWay(control: PanelControl, o: Offered): Way {
+export function matrixWay(control: PanelControl, o: Offered): WiringOption {
   const pins = o.matrixPins;
   return way({
     id: 'matrix',

@@ -1,6 +1,6 @@
 import type { PanelControl } from '../../document';
 import type { PinSignal } from '../../standards';
-import { buy, way, type Bought, type Way } from './way';
+import { buy, way, type Bought, type WiringOption } from './way';
 
 /** What the machine has to connect to: how many pins of each signal, and the volts of a controller. */
 export interface Offered {
@@ -28,7 +28,7 @@ export const controllerOf = (o: Offered): Bought[] =>
 export const HAND = 'Coin cell and resistor to try a lamp, never the board.';
 
 /** What a control can’t be, and why. */
-export const wrong = ({ name, kind, wish }: PanelControl, why: string): Way =>
+export const wrong = ({ name, kind, wish }: PanelControl, why: string): WiringOption =>
   way({
     id: 'none',
     label: 'Not with this',

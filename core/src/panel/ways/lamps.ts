@@ -1,7 +1,7 @@
 import type { PanelControl } from '../../document';
 import type { PinSignal } from '../../standards';
 import { BACK_TO_BACK, driveLamp, RESISTOR_RATED } from '../circuits/lamp';
-import { buy, way, type End, type Way } from './way';
+import { buy, way, type End, type WiringOption } from './way';
 import { GROUND, PIN, controllerOf, HAND, type Offered } from './common';
 
 const LIGHTS: Readonly<Record<string, readonly [PinSignal, PinSignal]>> = {
@@ -11,10 +11,10 @@ const LIGHTS: Readonly<Record<string, readonly [PinSignal, PinSignal]>> = {
 };
 
 /** Lamps: which resistor, which way round, what where the board has no such signal. */
-export function lamps(control: PanelControl, o: Offered): Way[] {
+export function lamps(control: PanelControl, o: Offered): WiringOption[] {
   const { name, wish } = control;
   const lamp = control.lamp ?? { type: 'LED' as const, forward: 2.1, milliamps: 10 };
-  const ways: Way[] = [];
+  const ways: WiringOption[] = [];
   const both = wish === 'power and drive light';
   const [plus, minus] = LIGHTS[wish] ?? LIGHTS['power light']!;
   const level = o.level(plus);
@@ -164,11 +164,11 @@ const ledEnds = (plus: PinSignal, minus: PinSignal): End[] => [
 /** Ω that stand in a board’s light header already. Front panel design guide, from memory. */
 const IN_HEADER = 330;
 
-function oneLight(control: PanelControl, o: Offered): Way[] {
+function oneLight(control: PanelControl, o: Offered): WiringOption[] {
   const { name, wish } = control;
   const lamp = control.lamp ?? { type: 'LED' as const, forward: 2.1, milliamps: 10 };
   const [plus, minus] = LIGHTS[wish] ?? LIGHTS['power light']!;
-  const ways: Way[] = [];
+  const ways: WiringOption[] = [];
   const level = o.level(plus);
   if (o.has(plus)) {
     const bright = level > lamp.forward ? (1000 * (level - lamp.forward)) / IN_HEADER : 0;

@@ -1,10 +1,10 @@
 import type { PanelControl } from '../../document';
 import { driveMeter, PWM } from '../circuits/meter';
-import { buy, way, type Way } from './way';
+import { buy, way, type WiringOption } from './way';
 import { GROUND, PIN, controllerOf, type Offered } from './common';
 
 /** Needle meters behind a controller: series resistor, filter. */
-export function meters(control: PanelControl, o: Offered): Way[] {
+export function meters(control: PanelControl, o: Offered): WiringOption[] {
   const { name, wish } = control;
   const { fullScale, ohms } = control.meter ?? { fullScale: 500, ohms: 650 };
   try {

@@ -1,6 +1,6 @@
 import type { PanelControl } from '../../document';
 import type { PinSignal } from '../../standards';
-import { buy, way, type End, type Way } from './way';
+import { buy, way, type End, type WiringOption } from './way';
 import type { Offered } from './common';
 
 /** V on the wires of a socket. Specifications of USB and of front audio, from memory. */
@@ -16,7 +16,7 @@ const socketVolts = (signal: PinSignal): number =>
           : 2.5;
 
 /** Old sockets: extended from a header, or a panel socket in their opening. */
-export function sockets(control: PanelControl, o: Offered): Way[] {
+export function sockets(control: PanelControl, o: Offered): WiringOption[] {
   const { name, wish } = control;
   const usb: readonly PinSignal[] =
     wish === 'USB 3'

@@ -1,7 +1,7 @@
 import type { PanelControl } from '../../document';
 import type { PinSignal } from '../../standards';
 import { pulse } from '../circuits/pulse';
-import { buy, way, type End, type Way } from './way';
+import { buy, way, type End, type WiringOption } from './way';
 import { SWITCH_VOLTS, GROUND, PIN, controllerOf, type Offered } from './common';
 
 const STANDBY = 'The controller needs standby power, or it sleeps with the machine.';
@@ -12,10 +12,10 @@ const pair = (signal: PinSignal, through?: string): End[] => [
 ];
 
 /** Power and reset: a contact that closes for a moment. */
-export function switches(control: PanelControl, o: Offered): Way[] {
+export function switches(control: PanelControl, o: Offered): WiringOption[] {
   const signal: PinSignal = control.wish === 'power' ? 'power switch' : 'reset switch';
   const { kind, name, state } = control;
-  const ways: Way[] = [];
+  const ways: WiringOption[] = [];
   const mains = control.mains === true;
   const latches = kind === 'latching' || kind === 'toggle' || kind === 'lock';
   if (!o.has(signal))

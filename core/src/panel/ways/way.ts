@@ -23,7 +23,7 @@ export interface Bought {
 }
 
 /** One way to make a control do what is wished. */
-export interface Way {
+export interface WiringOption {
   id: string;
   label: string;
   /** It works, it works with a catch, it must not be done. */
@@ -66,8 +66,9 @@ export const buy = (what: keyof typeof PRICES, count = 1, named: string = what):
 
 /** Puts a way together; what it costs and how many controller pins it takes follow. */
 export function way(
-  given: Pick<Way, 'id' | 'label' | 'verdict' | 'why' | 'chain' | 'ends'> & Partial<Pick<Way, 'parts' | 'cautions'>>,
-): Way {
+  given: Pick<WiringOption, 'id' | 'label' | 'verdict' | 'why' | 'chain' | 'ends'> &
+    Partial<Pick<WiringOption, 'parts' | 'cautions'>>,
+): WiringOption {
   const { parts = [], cautions = [] } = given;
   return {
     ...given,

@@ -1,5 +1,5 @@
 import type { PanelControl } from '../../document';
-import type { Way } from './way';
+import type { WiringOption } from './way';
 import { wrong, type Offered } from './common';
 import { switches } from './switches';
 import { lamps } from './lamps';
@@ -8,14 +8,14 @@ import { turned, codes, matrixWay } from './codes';
 import { sockets } from './sockets';
 
 /** Every way to give a control its wish, the best first; none for one that shall do nothing. Pure. */
-export function waysOf(control: PanelControl, offered: Offered): Way[] {
+export function waysOf(control: PanelControl, offered: Offered): WiringOption[] {
   const ways = found(control, offered);
   const rank = { good: 0, warn: 1, stop: 2 };
   // Stable: of equals the one that was thought of first.
   return ways.sort((a, b) => rank[a.verdict] - rank[b.verdict]);
 }
 
-function found(control: PanelControl, o: Offered): Way[] {
+function found(control: PanelControl, o: Offered): WiringOption[] {
   const { wish, kind } = control;
   if (wish === 'nothing') return [];
   const contact = ['momentary', 'latching', 'toggle', 'lever', 'lock', 'touch'].includes(kind);

@@ -1,5 +1,5 @@
 import type { Kit } from '../../kit/section';
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import {
   form,
   type Adapter,
@@ -122,8 +122,8 @@ export const powerSection = section<'power', Power, PowerSeen, PowerChange>({
       words: (_document, { pin, function: is }) => (is === null ? `pin ${pin}: no more` : `pin ${pin}: ${is}`),
     },
   },
-  things: ({ adapters, decorations }) => ({ adapter: adapters, decoration: decorations }),
-  forget: ({ power }, { kind, id: gone }) => {
+  entities: ({ adapters, decorations }) => ({ adapter: adapters, decoration: decorations }),
+  removeReferences: ({ power }, { kind, id: gone }) => {
     if (kind === 'part') {
       delete power.supplies[gone];
       delete power.sources[gone];
@@ -136,16 +136,16 @@ export const powerSection = section<'power', Power, PowerSeen, PowerChange>({
   },
 });
 
-function rules({ kit, power }: PowerSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ kit, power }: PowerSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   const known = (part: string, path: string) => {
-    if (!(part in kit.parts)) complaints.push({ path, message: `There is no part “${part}”.` });
+    if (!(part in kit.parts)) validationIssues.push({ path, message: `There is no part “${part}”.` });
   };
   for (const part of Object.keys(power.supplies)) known(part, `/power/supplies/${part}`);
   for (const [part, { takes }] of Object.entries(power.sources)) {
     known(part, `/power/sources/${part}`);
     if (takes.to < takes.from)
-      complaints.push({
+      validationIssues.push({
         path: `/power/sources/${part}/takes`,
         message: `It takes from ${takes.from} to ${takes.to} V: the second is to be the higher one.`,
       });
@@ -154,12 +154,12 @@ function rules({ kit, power }: PowerSeen): Complaint[] {
   for (const [id, { feeds, on }] of Object.entries(power.adapters)) {
     const path = `/power/adapters/${id}`;
     if (on !== undefined && !(on in power.adapters))
-      complaints.push({ path: `${path}/on`, message: `There is no adapter “${on}”.` });
+      validationIssues.push({ path: `${path}/on`, message: `There is no adapter “${on}”.` });
     for (const part of Object.keys(feeds)) {
       known(part, `${path}/feeds`);
       const other = fed.get(part);
       if (other !== undefined && other !== id)
-        complaints.push({
+        validationIssues.push({
           path: `${path}/feeds`,
           message: `“${part}” is fed by “${other}” already: a part hangs on one plug.`,
         });
@@ -169,7 +169,7 @@ function rules({ kit, power }: PowerSeen): Complaint[] {
     const seen = new Set([id]);
     for (let up = on; up !== undefined; up = power.adapters[up]?.on) {
       if (seen.has(up)) {
-        complaints.push({
+        validationIssues.push({
           path: `${path}/on`,
           message: `The adapter “${id}” hangs on itself${up === id ? '' : ` by way of “${up}”`}: a chain ends at the supply.`,
         });
@@ -178,5 +178,5 @@ function rules({ kit, power }: PowerSeen): Complaint[] {
       seen.add(up);
     }
   }
-  return complaints;
+  return validationIssues;
 }

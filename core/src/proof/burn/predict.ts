@@ -1,6 +1,6 @@
 import { airReport, thermalOf } from '../../air';
 import { assemble } from '../../assembly';
-import { applyChange, type BurnIn, type Change, type Conversion } from '../../document';
+import { applyChange, briefSection, type BurnIn, type Change, type Conversion } from '../../document';
 import { SENSOR } from './analyse';
 
 /** One thing predicted and measured, °C or K. */
@@ -25,6 +25,15 @@ export interface Predicted {
   air?: { what: 'exhaust' | 'inside'; predicted: number; measured: number };
 }
 
+const NO_BRIEF = briefSection.empty();
+const judgedBy = ({ policy, blockedFaces, dust, targets, survivors }: Conversion['brief']) => ({
+  policy,
+  blockedFaces,
+  dust,
+  targets,
+  survivors,
+});
+
 /** The plan as it was run: its load, and the room as it was. */
 const asRun = ({ brief, shell, kit, layout, cut, air, power }: Conversion, run: BurnIn): Conversion =>
   ({
@@ -34,7 +43,8 @@ const asRun = ({ brief, shell, kit, layout, cut, air, power }: Conversion, run: 
     cut,
     power,
     air: { ...air, state: run.state },
-    brief: { ...brief, ambient: run.ambient },
+    // What a running machine is judged by; its other words say nothing of it.
+    brief: { ...NO_BRIEF, ...judgedBy(brief), ambient: run.ambient },
   }) as Conversion;
 
 /** What the model says of a run’s own load, watts and room, beside what was measured. */

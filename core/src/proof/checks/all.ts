@@ -2,7 +2,7 @@ import type { Assembly } from '../../assembly';
 import type { CheckSeen, Conversion } from '../../document';
 import type { PowerReport } from '../../power';
 import { panelReport } from '../../panel';
-import { luckOf } from '../../quantity';
+import { hashToUnit } from '../../quantity';
 import { beforePower } from './beforePower';
 import { bringUp } from './bringUp';
 import { judgeReading, type Check } from './check';
@@ -21,7 +21,8 @@ export interface LookedAt extends Check {
 }
 
 /** What a check rests on, short. */
-export const markOfCheck = (check: Pick<Check, 'of'>): string => Math.floor(luckOf(check.of) * 2 ** 32).toString(36);
+export const markOfCheck = (check: Pick<Check, 'of'>): string =>
+  Math.floor(hashToUnit(check.of) * 2 ** 32).toString(36);
 
 /** All checks of a plan in their order, with what was seen; and what was seen of what is gone. Pure. */
 export function checksOf(

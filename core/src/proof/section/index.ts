@@ -1,4 +1,4 @@
-import { put, section, type Complaint } from '../../form';
+import { put, section, type ValidationIssue } from '../../form';
 import {
   form,
   type BurnIn,
@@ -80,11 +80,11 @@ export const proofSection = section<'proof', Proof, ProofSeen, ProofChange>({
       words: (_document, { signed }) => (signed ? `signed off by ${signed.by}` : 'not signed off'),
     },
   },
-  things: ({ runs, noises, speeds, scores, leaks }) => ({
+  entities: ({ runs, noises, speeds, scores, leaks }) => ({
     run: runs,
     reading: { ...noises, ...speeds, ...scores, ...leaks },
   }),
-  forget: ({ proof }, { kind, id }) => {
+  removeReferences: ({ proof }, { kind, id }) => {
     if (kind === 'target') delete proof.evidence[id];
     // The curve of a part that is gone stays, under its own name.
     if (kind === 'part')
@@ -97,17 +97,17 @@ export const proofSection = section<'proof', Proof, ProofSeen, ProofChange>({
   },
 });
 
-function rules({ proof }: ProofSeen): Complaint[] {
-  const complaints: Complaint[] = [];
+function rules({ proof }: ProofSeen): ValidationIssue[] {
+  const validationIssues: ValidationIssue[] = [];
   for (const [id, { trace }] of Object.entries(proof.runs)) {
     for (const [k, { values, column }] of trace.channels.entries())
       if (values.length !== trace.time.length)
-        complaints.push({
+        validationIssues.push({
           path: `/proof/runs/${id}/trace/channels/${k}`,
           message: `“${column}” has ${values.length} readings and ${trace.time.length} moments.`,
         });
     if (trace.time.some((t, i) => i > 0 && t < trace.time[i - 1]!))
-      complaints.push({ path: `/proof/runs/${id}/trace/time`, message: 'Its time runs backwards.' });
+      validationIssues.push({ path: `/proof/runs/${id}/trace/time`, message: 'Its time runs backwards.' });
   }
-  return complaints;
+  return validationIssues;
 }

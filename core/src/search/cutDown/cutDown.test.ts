@@ -4,7 +4,7 @@ import { assemble, hullModel } from '../../assembly';
 import {
   applyChange,
   applyOperations,
-  complaintsOf,
+  validationIssuesOf,
   defaultBox,
   defaultTub,
   defaultWedge,
@@ -85,7 +85,7 @@ describe('a shell that is cut down', () => {
     const cut = cutDown(document, { axis: 0, from: 190, to: 310 });
     expect(cut.inTheWay).toEqual([]);
     const after = afterCut(document, cut);
-    expect(complaintsOf(after)).toEqual([]);
+    expect(validationIssuesOf(after)).toEqual([]);
     expect(after.layout.placements['drive-1']).toEqual(document.layout.placements['drive-1']);
     expect(after.layout.placements['drive-2']!.x).toBeCloseTo(220, 9);
     const right = (d: Conversion) => assemble(d).hull.innerHigh[0] - assemble(d).parts[1]!.high[0];
@@ -175,12 +175,12 @@ describe('a shell that is cut down', () => {
       'knob-1': feature('Knob', 250, 20, { control: 'knob' }),
       'row-1': feature('Row', 150, 10, { copies: { kind: 'row', axis: 'x', count: 4, pitch: measured(60) } }),
     });
-    expect(complaintsOf(document)).toEqual([]);
+    expect(validationIssuesOf(document)).toEqual([]);
     const cut = cutDown(document, { axis: 0, from: 200, to: 300 });
     expect(cut.shorter).toEqual(['Rib']);
     expect(cut.lost.map((l) => l.name)).toEqual(['Knob', '2 of Row']);
     const after = afterCut(document, cut);
-    expect(complaintsOf(after)).toEqual([]);
+    expect(validationIssuesOf(after)).toEqual([]);
     expect(after.shell.features['rib-1']!.shape).toMatchObject({ width: { value: 200 } });
     const row = Object.values(after.shell.features)
       .filter((f) => f.name === 'Row')
@@ -217,7 +217,7 @@ describe('how far a shell can be cut down', () => {
     );
     const stops = (d: Conversion) => assess(d).filter((f) => f.verdict === 'stop' && !before.has(f.id));
     const after = applyChange(document, found.change).document;
-    expect(complaintsOf(after)).toEqual([]);
+    expect(validationIssuesOf(after)).toEqual([]);
     expect(stops(after)).toEqual([]);
     // Along the depth the air would get too warm: the stops of all stations count.
     expect(found.cuts.length).toBeGreaterThan(1);
@@ -243,7 +243,7 @@ describe('how far a shell can be cut down', () => {
     expect(litres(found.after)).toBeLessThan(litres(stays.after));
     expect(told).toEqual([...told].sort((a, b) => b - a));
     const { document: after } = applyChange(document, found.change);
-    expect(complaintsOf(after)).toEqual([]);
+    expect(validationIssuesOf(after)).toEqual([]);
     expect(Object.keys(after.layout.placements).sort()).toEqual(['drive-1', 'drive-2']);
     const before = new Set(assess(document).flatMap((f) => (f.verdict === 'stop' ? [f.id] : [])));
     expect(assess(after).filter((f) => f.verdict === 'stop' && !before.has(f.id))).toEqual([]);

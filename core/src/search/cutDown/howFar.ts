@@ -1,5 +1,5 @@
 import { assemble, type Assembly } from '../../assembly';
-import { complaintsAfter, applyChange, wholeExtentOf, type Change, type Conversion } from '../../document';
+import { validationIssuesAfter, applyChange, wholeExtentOf, type Change, type Conversion } from '../../document';
 import { newOrWorse, type Finding } from '../../findings';
 import type { Assess } from '../judged';
 import { afterCut, cutDown, type CutDown } from './cutDown';
@@ -118,7 +118,7 @@ function tryCut(
   }
   if (cut.inTheWay.length > 0 || cut.lost.length > 0) return undefined;
   const made = applyChange(document, cut.change);
-  if (complaintsAfter(made.document, made.operations).length > 0) return undefined;
+  if (validationIssuesAfter(made.document, made.operations).length > 0) return undefined;
   return ok(made.document) ? cut : undefined;
 }
 

@@ -1,5 +1,5 @@
 import { assemble } from '../../assembly';
-import { applyChange, complaintsAfter, rowOf, staysPut, type Change, type Conversion } from '../../document';
+import { applyChange, validationIssuesAfter, rowOf, staysPut, type Change, type Conversion } from '../../document';
 import { newOrWorse, type Finding } from '../../findings';
 import { withLayout } from '../judged';
 import { searchLayouts } from '../layouts';
@@ -128,7 +128,7 @@ function tryPiece(
     }
     if (cut.inTheWay.length > 0 || cut.lost.length > 0) return undefined;
     const { document: made, operations } = applyChange(from, cut.change);
-    return complaintsAfter(made, operations).length > 0 ? undefined : { cut, made };
+    return validationIssuesAfter(made, operations).length > 0 ? undefined : { cut, made };
   };
   const standing = cutOf(plan);
   if (standing && holds(standing.made)) return { cut: standing.cut, plan: standing.made };

@@ -66,7 +66,7 @@ describe('what would fit', () => {
     for (const option of found.filter((o) => o.group === 'supply' || o.group === 'board')) {
       if (option.fits === 'no') {
         expect(anyPlace(document, option.id, 6, size), option.id).toBe(false);
-        expect(option.miss?.lacking ?? 1).toBeGreaterThan(0);
+        expect(option.shortfall?.lacking ?? 1).toBeGreaterThan(0);
       }
     }
     // 86 mm of an ATX supply do not go in 60; the board meets the post.

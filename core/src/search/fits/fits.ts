@@ -1,5 +1,5 @@
 import { nextId, type Change, type Conversion, type Part } from '../../document';
-import { faceName, nameOf, nearestMiss } from '../../fit';
+import { faceName, nameOf, nearestShortfall } from '../../fit';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import { LIBRARY, type StandardPart } from '../../standards';
@@ -162,11 +162,11 @@ function no(
   id: string,
   part: Part,
   stopped: string | undefined,
-): Pick<FitOption, 'fits' | 'miss' | 'stopped'> {
+): Pick<FitOption, 'fits' | 'shortfall' | 'stopped'> {
   if (stopped !== undefined) return { fits: 'no', stopped };
-  const miss = nearestMiss(withPart(document, id, part), id);
-  const about = miss?.by[0]?.about;
-  if (!miss || !about) return { fits: 'no' };
+  const shortfall = nearestShortfall(withPart(document, id, part), id);
+  const about = shortfall?.by[0]?.about;
+  if (!shortfall || !about) return { fits: 'no' };
   const against = about.kind === 'face' ? `the ${faceName(document, about.id).toLowerCase()}` : nameOf(document, about);
-  return { fits: 'no', miss: { lacking: miss.short, against } };
+  return { fits: 'no', shortfall: { lacking: shortfall.short, against } };
 }

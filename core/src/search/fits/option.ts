@@ -15,7 +15,7 @@ export interface FitOption {
   /** Least spare room around it, mm, over what is wanted there; missing: nothing is near. */
   spare?: number;
   /** Where it misses a place by least, mm, and against what. */
-  miss?: { lacking: number; against: string };
+  shortfall?: { lacking: number; against: string };
   /** What stops with it in every place there is. */
   stopped?: string;
   /** Puts it there. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../../assembly';
-import { applyChange, complaintsOf, defaultBox, newConversion, type Conversion, type Part } from '../../document';
+import { applyChange, validationIssuesOf, defaultBox, newConversion, type Conversion, type Part } from '../../document';
 import { marginsOf, stopsAt } from '../../fit';
 import { measured } from '../../quantity';
 import { randomFrom } from '../random';
@@ -97,7 +97,7 @@ describe('the smallest box', () => {
     for (const goal of GOALS) {
       const { change, outside, value, bound } = smallestBox(document, { goal, wall: 3 })!;
       const plan = applyChange(document, change).document;
-      expect(complaintsOf(plan)).toEqual([]);
+      expect(validationIssuesOf(plan)).toEqual([]);
       const assembly = assemble(plan);
       expect(assembly.unplaced).toEqual([]);
       expect(stopsAt(marginsOf(assembly))).toEqual([]);

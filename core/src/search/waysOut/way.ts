@@ -1,6 +1,13 @@
 import type { Finding } from '../../findings';
 import type { Assess } from '../judged';
-import { applyChange, complaintsOf, staysPut, type Change, type Conversion, type Placement } from '../../document';
+import {
+  applyChange,
+  validationIssuesOf,
+  staysPut,
+  type Change,
+  type Conversion,
+  type Placement,
+} from '../../document';
 import type { Layout, LayoutOptions } from '../layout';
 
 export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'face' | 'pair';
@@ -83,7 +90,7 @@ export type Look = (document: Conversion, more?: Partial<LayoutOptions>) => Layo
 export function applied(document: Conversion, changes: readonly Change[]): Conversion | undefined {
   try {
     const next = changes.reduce((d, change) => applyChange(d, change).document, document);
-    return complaintsOf(next).length === 0 ? next : undefined;
+    return validationIssuesOf(next).length === 0 ? next : undefined;
   } catch {
     return undefined;
   }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { measured } from '../../quantity';
 import { area } from '../../solid/polygon';
 import { cornerPoints, putAt, withCornerOn, withCornersAt, withProfileCornerOn } from './editSection';
-import { complaintsOfShell } from './rules';
+import { validationIssuesOfShell } from './rules';
 import { defaultWedge, STARTING_FORMS } from './starts';
 
 const wedge = () => defaultWedge().corners;
@@ -61,9 +61,11 @@ describe('one corner more', () => {
         expect(Math.abs(area(cornerPoints(corners)) - before)).toBeLessThan(0.05 * 1400 * inserts.length);
         const shell = { hull: { ...hull, corners }, material: 'wood' as const };
         const rest = { bodies: {}, features: {}, openings: {}, hazards: {} };
-        const complaints = complaintsOfShell({ ...shell, ...rest } as Parameters<typeof complaintsOfShell>[0]);
+        const validationIssues = validationIssuesOfShell({ ...shell, ...rest } as Parameters<
+          typeof validationIssuesOfShell
+        >[0]);
         // Half an edge may be too short for the rounding or the arch at its end, or for its walls, and that is what it says.
-        for (const { message } of complaints)
+        for (const { message } of validationIssues)
           expect(message).toMatch(/ at most [1-9][\d.]* mm|under 1 mm long|too short for its walls/);
       }),
       { numRuns: 60 },

@@ -2,7 +2,7 @@ import { section } from '../../form';
 import { changes, type ShellChange } from './changes';
 import { form, type Shell } from './form';
 import { facesOf } from './hullForm';
-import { complaintsOfShell } from './rules';
+import { validationIssuesOfShell } from './rules';
 import { defaultBox } from './starts';
 
 export type { ShellChange } from './changes';
@@ -51,15 +51,15 @@ export const shellSection = section<'shell', Shell, { shell: Shell }, ShellChang
   key: 'shell',
   form,
   empty: () => ({ hull: defaultBox(), material: 'other', bodies: {}, features: {}, openings: {}, hazards: {} }),
-  rules: ({ shell }) => complaintsOfShell(shell),
+  rules: ({ shell }) => validationIssuesOfShell(shell),
   changes,
-  things: ({ hull, bodies, features, openings }) => ({
+  entities: ({ hull, bodies, features, openings }) => ({
     face: Object.fromEntries(facesOf(hull).map((face) => [face, true])),
     body: bodies,
     feature: features,
     opening: openings,
   }),
-  forget: ({ shell }, { kind, id }) => {
+  removeReferences: ({ shell }, { kind, id }) => {
     if (kind !== 'body') return;
     for (const feature of Object.values(shell.features)) if (feature.body === id) feature.body = 'base';
   },

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble, hullModel } from '../../assembly';
-import { complaintsOf, newConversion, type Conversion, type ProfileHull } from '../../document';
+import { validationIssuesOf, newConversion, type Conversion, type ProfileHull } from '../../document';
 import { measured } from '../../quantity';
 import { area } from '../../solid/polygon';
 import { facetsOf } from './facets';
@@ -40,7 +40,7 @@ describe('round ends', () => {
     ['a flat that the walls eat', 300, 150, 74],
   ])('%s is a shell, with the area of its closed form and room inside', (_name, w, d, r) => {
     const document = rounded(w, d, r);
-    expect(complaintsOf(document)).toEqual([]);
+    expect(validationIssuesOf(document)).toEqual([]);
     // Chords lie within 0.1 mm of the arc.
     expect(Math.abs(outside(document) - exact(w, d, r))).toBeLessThan(0.1 * 2 * Math.PI * r);
     const { inner, convex } = hullModel(document.shell);
@@ -57,16 +57,16 @@ describe('round ends', () => {
       fc.property(side, side, fc.double({ min: 0.1, max: 1.2, noNaN: true }), (w, d, share) => {
         const half = Math.min(w, d) / 2;
         const document = rounded(w, d, share * half);
-        const complaints = complaintsOf(document);
+        const validationIssues = validationIssuesOf(document);
         if (share <= 1) {
-          expect(complaints).toEqual([]);
+          expect(validationIssues).toEqual([]);
           expect(hullModel(document.shell).innerHigh.every(Number.isFinite)).toBe(true);
-        } else if (share > 1.001) expect(complaints[0]!.message).toMatch(/leave at most \d/);
+        } else if (share > 1.001) expect(validationIssues[0]!.message).toMatch(/leave at most \d/);
       }),
       { numRuns: 200 },
     );
   });
 
   it('with walls as thick as the radius are refused, not drawn inside out', () =>
-    expect(complaintsOf(rounded(300, 150, 75, 80))[0]!.message).toMatch(/leave no room/));
+    expect(validationIssuesOf(rounded(300, 150, 75, 80))[0]!.message).toMatch(/leave no room/));
 });

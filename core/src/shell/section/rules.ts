@@ -1,4 +1,4 @@
-import type { Complaint } from '../../form';
+import type { ValidationIssue } from '../../form';
 import { area, contains, crossingEdges, inset, type Point2 } from '../../solid/polygon';
 import { extentOf, wholeExtentOf } from './extent';
 import { facetsOf, mayVanish, faultsOf } from './facets';
@@ -9,29 +9,29 @@ import { lidOf } from './lid';
 const hundredths = (value: number) => `${Number(value.toFixed(2))} mm`;
 
 /** What makes no sense as a shell. */
-export function complaintsOfShell(shell: Shell): Complaint[] {
+export function validationIssuesOfShell(shell: Shell): ValidationIssue[] {
   const form = formOf(shell.hull);
-  const hull = complaintsOfHull(form);
+  const hull = validationIssuesOfHull(form);
   if (hull.length > 0) return hull;
   return [
-    ...complaintsOfBodies(shell, form),
-    ...complaintsOfFeatures(shell, form),
+    ...validationIssuesOfBodies(shell, form),
+    ...validationIssuesOfFeatures(shell, form),
     ...Object.entries(shell.openings).flatMap(([id, { face }]) => unknownFace(shell, face, `openings/${id}/face`)),
   ];
 }
 
-function unknownFace({ hull }: Shell, face: string, where: string): Complaint[] {
+function unknownFace({ hull }: Shell, face: string, where: string): ValidationIssue[] {
   const faces = facesOf(hull);
   return faces.includes(face)
     ? []
     : [{ path: `/shell/${where}`, message: `The shell has no face “${face}”; it has ${faces.join(', ')}.` }];
 }
 
-function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
+function validationIssuesOfBodies(shell: Shell, form: HullForm): ValidationIssue[] {
   const { low, high } = boundsOfForm(form);
-  return Object.entries(shell.bodies).flatMap(([id, body]): Complaint[] => {
+  return Object.entries(shell.bodies).flatMap(([id, body]): ValidationIssue[] => {
     if (body.cut.kind === 'face') return unknownFace(shell, body.cut.face, `bodies/${id}/cut/face`);
-    if (body.cut.kind === 'ring') return complaintsOfRing(shell, id);
+    if (body.cut.kind === 'ring') return validationIssuesOfRing(shell, id);
     const axis = 'xyz'.indexOf(body.cut.axis);
     const at = body.cut.at.value;
     if (at > low[axis]! && at < high[axis]!) return [];
@@ -45,7 +45,7 @@ function complaintsOfBodies(shell: Shell, form: HullForm): Complaint[] {
 }
 
 /** A spacer ring sits in the joint of a lid, in a shell whose walls go straight up there; one is enough. */
-function complaintsOfRing(shell: Shell, id: string): Complaint[] {
+function validationIssuesOfRing(shell: Shell, id: string): ValidationIssue[] {
   const path = `/shell/bodies/${id}/cut`;
   if (shell.hull.form === 'tub' || shell.hull.form === 'solid')
     return [
@@ -56,12 +56,12 @@ function complaintsOfRing(shell: Shell, id: string): Complaint[] {
   return rings.length > 1 ? [{ path, message: 'There are two spacer rings; make it one of the height of both.' }] : [];
 }
 
-function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
+function validationIssuesOfFeatures(shell: Shell, form: HullForm): ValidationIssue[] {
   const bounds = boundsOfForm(form);
   const outlines = [form.highCorners ? highCornersOf(form) : facetsOf(form).map((f) => f.from), cornersOf(form)];
-  return Object.entries(shell.features).flatMap(([id, feature]): Complaint[] => {
+  return Object.entries(shell.features).flatMap(([id, feature]): ValidationIssue[] => {
     const path = `/shell/features/${id}`;
-    const shape = complaintOfShape(feature.shape);
+    const shape = validationIssueOfShape(feature.shape);
     if (shape) return [{ path: `${path}/shape`, message: `“${feature.name}”: ${shape}` }];
     if (feature.body !== 'base' && !(feature.body in shell.bodies))
       return [
@@ -79,7 +79,7 @@ function complaintsOfFeatures(shell: Shell, form: HullForm): Complaint[] {
   });
 }
 
-function complaintOfShape(shape: FeatureShape): string | undefined {
+function validationIssueOfShape(shape: FeatureShape): string | undefined {
   if (shape.kind !== 'prism') return undefined;
   const points = shape.corners.map((c): Point2 => [c.a.value, c.b.value]);
   if (points.some(([a, b]) => a < 0 || b < 0))
@@ -90,7 +90,7 @@ function complaintOfShape(shape: FeatureShape): string | undefined {
   return undefined;
 }
 
-function complaintsOfHull(form: HullForm): Complaint[] {
+function validationIssuesOfHull(form: HullForm): ValidationIssue[] {
   const outline = cornersOf(form);
   const length = form.length.value;
   const { low, high } = form.ends;

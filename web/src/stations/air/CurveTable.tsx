@@ -1,5 +1,5 @@
 import type { FanFlow } from '@young-shell/core/air';
-import { complaintOfCurve } from '@young-shell/core/document';
+import { validationIssueOfCurve } from '@young-shell/core/document';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { inputClass } from '../../ui/Field';
@@ -22,7 +22,7 @@ export function CurveTable({
     const curve = points
       .map(([q, p]): [number, number] => [Number(q.replace(',', '.')), Number(p.replace(',', '.'))])
       .sort((a, b) => a[0] - b[0]);
-    setWrong(complaintOfCurve(curve) ?? onCommit(curve));
+    setWrong(validationIssueOfCurve(curve) ?? onCommit(curve));
   };
   return (
     <div className="col-span-2">

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { assemble } from '@young-shell/core/assembly';
 import { assessCut, openingsOf } from '@young-shell/core/cut';
-import { applyChange, complaintsOf, facesOf, readConversion, type OwnOpening } from '@young-shell/core/document';
+import { applyChange, validationIssuesOf, facesOf, readConversion, type OwnOpening } from '@young-shell/core/document';
 import { describe, expect, it } from 'vitest';
 import { faceOutlines } from './faceOutlines';
 import { followed, started, STARTS } from './startOpening';
@@ -18,7 +18,7 @@ describe('an opening that is added', () => {
       for (const face of facesOf(deck.shell.hull)) {
         const opening = started(deck, 'cut-1', start, face);
         expect(opening.face).toBe(face);
-        expect(complaintsOf(put(opening))).toEqual([]);
+        expect(validationIssuesOf(put(opening))).toEqual([]);
       }
     },
   );

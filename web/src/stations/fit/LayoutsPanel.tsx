@@ -13,7 +13,7 @@ import { Section } from '../../ui/Section';
 import { setTab } from './slice';
 import { KeptLayouts } from './KeptLayouts';
 import { LayoutCard } from './LayoutCard';
-import { MissNote } from './MissNote';
+import { ShortfallNote } from './ShortfallNote';
 import { RulesNote } from './RulesNote';
 import { searchLayouts, searchWaysOut, stopSearch } from './search';
 import { setSearch } from './searchSlice';
@@ -23,9 +23,8 @@ import { useAtRest } from './useAtRest';
 export function LayoutsPanel() {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
-  const { of, running, share, what, words, failed, conflict, homeless, miss, seed, keep, ...search } = useAppSelector(
-    (s) => s.search.layouts,
-  );
+  const { of, running, share, what, words, failed, conflict, homeless, shortfall, seed, keep, ...search } =
+    useAppSelector((s) => s.search.layouts);
   const submit = useSubmit();
   const best = useAtRest(search.best);
   const count = Object.keys(document.kit.parts).length;
@@ -101,7 +100,7 @@ export function LayoutsPanel() {
             {conflict ? conflict.sentence : `No place was found for ${names}.`}
             <span className="block text-sm text-ink-soft">{conflict?.how}</span>
           </p>
-          {miss && <MissNote miss={miss} others={miss.others} />}
+          {shortfall && <ShortfallNote shortfall={shortfall} others={shortfall.others} />}
           <Button
             className="mt-2.5"
             look="strong"

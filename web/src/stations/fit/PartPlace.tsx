@@ -1,5 +1,5 @@
 import type { Placement } from '@young-shell/core/document';
-import { middleFor, type Miss, type PlaceResult } from '@young-shell/core/fit';
+import { middleFor, type Shortfall, type PlaceResult } from '@young-shell/core/fit';
 import { ORIENTATIONS } from '@young-shell/core/solid';
 import { Lock, LockOpen, RotateCw, WandSparkles, X } from 'lucide-react';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ import { turnAxis } from '../../view/projection';
 import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
 import { run } from '../../work/work';
-import { MissNote } from './MissNote';
+import { ShortfallNote } from './ShortfallNote';
 import { PartMargins } from './PartMargins';
 import { RowOfParts } from './RowOfParts';
 import { RidesOn } from './RidesOn';
@@ -40,7 +40,7 @@ export function PartPlace({ id }: { id: string }) {
   const { put, turn, orient } = useMove();
   const [found, setFound] = useState<PlaceResult & { at: number }>();
   const [busy, setBusy] = useState(false);
-  const [miss, setMiss] = useState<Miss>();
+  const [shortfall, setMiss] = useState<Shortfall>();
   const part = document.kit.parts[id];
   const placement = document.layout.placements[id];
   // While it is only tried on somewhere it has no place yet.
@@ -55,7 +55,7 @@ export function PartPlace({ id }: { id: string }) {
       setFound({ ...result, at: 0 });
       const [best] = result.proposals;
       if (best) put(id, best.placement);
-      else setMiss(await run('short', 'fit', 'miss', [document, id]));
+      else setMiss(await run('short', 'fit', 'shortfall', [document, id]));
     } catch (error) {
       toast.error((error as Error).message);
     } finally {
@@ -168,7 +168,7 @@ export function PartPlace({ id }: { id: string }) {
             : `No free place found with everything else as it is. Searched: ${found.searched}.`}
         </p>
       )}
-      {miss?.part === id && !isPlaced && <MissNote miss={miss} />}
+      {shortfall?.part === id && !isPlaced && <ShortfallNote shortfall={shortfall} />}
       <RowOfParts id={id} />
       <SlotNote id={id} />
       <WhereCanItGo id={id} />

@@ -77,7 +77,7 @@ export function WaysPanel() {
         <Section title="Least first">
           <ol className="m-0 list-none p-0">
             {best.map((way) => (
-              <Way key={way.id} way={way} />
+              <Intervention key={way.id} way={way} />
             ))}
           </ol>
         </Section>
@@ -86,7 +86,7 @@ export function WaysPanel() {
   );
 }
 
-function Way({ way }: { way: WayOut }) {
+function Intervention({ way }: { way: WayOut }) {
   const document = useAppSelector(selectDocument);
   const shown = useMemo(() => {
     try {

@@ -11,8 +11,8 @@ export const searchLayouts = (): AppThunk<Promise<void>> => (dispatch, getState)
   run(dispatch, getState, 'layouts', async (document, tell) => {
     const { seed, keep } = getState().search.layouts;
     const result = await runJob('long', 'fit', 'layouts', [document, seed, keep], tell);
-    const { layouts, searched, conflict, homeless, miss } = result;
-    return { best: layouts, words: searched, conflict: conflict ?? null, homeless, miss: miss ?? null };
+    const { layouts, searched, conflict, homeless, shortfall } = result;
+    return { best: layouts, words: searched, conflict: conflict ?? null, homeless, shortfall: shortfall ?? null };
   });
 
 /** Starts a search for what it would take. */

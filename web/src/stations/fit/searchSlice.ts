@@ -1,6 +1,6 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { Conversion } from '@young-shell/core/document';
-import type { Conflict, KitMiss, Layout, WayOut } from '@young-shell/core/search';
+import type { Conflict, KitShortfall, Layout, WayOut } from '@young-shell/core/search';
 
 /** A long search: what it was asked of, how far it is, the best it has. */
 export interface Search<T> {
@@ -20,7 +20,7 @@ export interface SearchState {
     conflict: Conflict | null;
     homeless: string[];
     /** Of what can't be together: what misses a place by least. */
-    miss: KitMiss | null;
+    shortfall: KitShortfall | null;
     seed: number;
     keep: 'locked' | 'placed';
   };
@@ -29,7 +29,7 @@ export interface SearchState {
 
 const idle = { of: null, running: false, share: 0, what: '', best: [], words: '', failed: null };
 const initialState: SearchState = {
-  layouts: { ...idle, conflict: null, homeless: [], miss: null, seed: 1, keep: 'locked' },
+  layouts: { ...idle, conflict: null, homeless: [], shortfall: null, seed: 1, keep: 'locked' },
   ways: { ...idle },
 };
 
@@ -52,7 +52,7 @@ const slice = createSlice({
     started: (state, { payload }: PayloadAction<{ name: Name; of: Conversion }>) => {
       const search = state[payload.name];
       Object.assign(search, { ...idle, of: payload.of, running: true });
-      if (payload.name === 'layouts') Object.assign(state.layouts, { conflict: null, homeless: [], miss: null });
+      if (payload.name === 'layouts') Object.assign(state.layouts, { conflict: null, homeless: [], shortfall: null });
     },
     told: (state, { payload }: PayloadAction<{ name: Name; share: number; what: string; best?: Found[] }>) => {
       const { name, best, share, what } = payload;

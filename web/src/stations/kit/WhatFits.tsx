@@ -193,8 +193,8 @@ function roomWords(option: FitOption | Together): string {
   if ('fits' in option && option.fits === 'no')
     return option.stopped
       ? option.stopped
-      : option.miss
-        ? `${option.miss.lacking.toFixed(1)} mm too large at best, against ${option.miss.against}`
+      : option.shortfall
+        ? `${option.shortfall.lacking.toFixed(1)} mm too large at best, against ${option.shortfall.against}`
         : 'no place, and none that is near';
   const { spare } = option;
   const tight = 'fits' in option && option.fits === 'tightly';

@@ -1,4 +1,4 @@
-import type { MatchedControl, Way } from '@young-shell/core/panel';
+import type { MatchedControl, WiringOption } from '@young-shell/core/panel';
 import { useId } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
@@ -6,7 +6,7 @@ import { useSubmit } from '../../document/useSubmit';
 import { Choice } from '../../ui/Choice';
 import { pinsOf } from '@young-shell/core/panel';
 
-const WORDS: Record<Way['verdict'], string> = { good: '✓ works', warn: '! with a catch', stop: '✕ must not' };
+const WORDS: Record<WiringOption['verdict'], string> = { good: '✓ works', warn: '! with a catch', stop: '✕ must not' };
 
 /** The ways from a control to its wish, with reasons, parts and prices; and the pins of the chosen one. */
 export function WayList({ one }: { one: MatchedControl }) {

@@ -9,7 +9,7 @@ import {
   surveyOf,
   take,
   WALK_START,
-  type Taken,
+  type TakenReading,
 } from '@young-shell/core/shell';
 import type { Tool } from '@young-shell/core/quantity';
 import { useMemo, useState } from 'react';
@@ -25,7 +25,7 @@ export function useSurvey() {
   const survey = useMemo(() => surveyOf(document, watchesOf(document)), [document]);
   const at = useMemo(() => standing(walk, survey, document), [walk, survey, document]);
   /** Goes on with what became of a reading; says what is wrong where the document refuses it. */
-  const settle = (taken: Taken) => {
+  const settle = (taken: TakenReading) => {
     const wrong = taken.keep && submit(taken.keep);
     setWalk(wrong ? drop(walk) : taken.walk);
     return wrong;

@@ -35,27 +35,27 @@ describe('by how much parts that can’t be together miss it', () => {
           if (found.layouts.length > 0) return;
           const conflict = conflictOf(document, { steps: 200 });
           const set = conflict?.parts ?? found.homeless;
-          const miss = missOf(document, set);
-          if (!miss) return;
+          const shortfall = missOf(document, set);
+          if (!shortfall) return;
           told++;
-          expect(set).toContain(miss.part);
-          expect(Object.keys(miss.others).sort()).toEqual(set.filter((id) => id !== miss.part).sort());
-          const assembly = assemble(withLayout(document, miss.others));
+          expect(set).toContain(shortfall.part);
+          expect(Object.keys(shortfall.others).sort()).toEqual(set.filter((id) => id !== shortfall.part).sort());
+          const assembly = assemble(withLayout(document, shortfall.others));
           // The others are in nobody’s way.
-          for (const id of Object.keys(miss.others)) {
+          for (const id of Object.keys(shortfall.others)) {
             const part = assembly.parts.find((p) => p.id === id)!;
             const beside = { ...assembly, parts: assembly.parts.filter((p) => p !== part) };
             expect(stopsAt(marginsOfPart(beside, part))).toEqual([]);
           }
-          const placed = placePart(miss.part, document.kit.parts[miss.part]!, miss.placement);
+          const placed = placePart(shortfall.part, document.kit.parts[shortfall.part]!, shortfall.placement);
           const stops = stopsAt(marginsOfPart(assembly, placed)).filter((m) => m.kind === 'body');
-          const bodies = miss.by.filter((b) => b.kind === 'body');
+          const bodies = shortfall.by.filter((b) => b.kind === 'body');
           for (const { about, mm } of bodies) {
             const same = stops.find((m) => m.other.kind === about.kind && m.other.id === about.id)!;
-            expect(-same.distance, `${miss.sentence} ${about.id}`).toBeCloseTo(mm, 1);
+            expect(-same.distance, `${shortfall.sentence} ${about.id}`).toBeCloseTo(mm, 1);
           }
-          expect(miss.short).toBeGreaterThan(0);
-          expect(miss.short).toBeCloseTo(Math.max(...miss.by.map((b) => b.mm)), 6);
+          expect(shortfall.short).toBeGreaterThan(0);
+          expect(shortfall.short).toBeCloseTo(Math.max(...shortfall.by.map((b) => b.mm)), 6);
         },
       ),
       { numRuns: 14, seed: 3 },
@@ -68,9 +68,9 @@ describe('by how much parts that can’t be together miss it', () => {
     const room = [200, 190, 32] as const;
     const document = kitIn(room, 'drive/3.5', 'drive/3.5');
     const set = conflictOf(document, { steps: 300 })!.parts;
-    const miss = missOf(document, set)!;
+    const shortfall = missOf(document, set)!;
     const wider = kitIn(
-      [room[0] + 2 * miss.short + 2, room[1] + 2 * miss.short + 2, room[2]],
+      [room[0] + 2 * shortfall.short + 2, room[1] + 2 * shortfall.short + 2, room[2]],
       'drive/3.5',
       'drive/3.5',
     );

@@ -9,7 +9,7 @@ import { standardPart } from '../standards';
 import { stopsAt } from './margin';
 import { marginsOfPart } from './margins';
 import { middleFor } from './middle';
-import { nearestMiss } from './miss';
+import { nearestShortfall } from './shortfall';
 import { runs } from '../../../testing/runs';
 
 const length = (v: number) => measured(v, 'calipers', 0.1);
@@ -53,9 +53,9 @@ describe('a part that has no place', () => {
   it('misses by half of what a room is too short: it goes into both walls alike', () => {
     // Closed form: 80 mm in 72 between two walls, turned any way; the other sides fit.
     const document = withPart(room([72, 60, 40]), 'block-1', block([80, 75, 39]));
-    const miss = nearestMiss(document, 'block-1')!;
-    expect(miss.short).toBeCloseTo((75 - 60) / 2, 1);
-    expect(miss.sentence).toMatch(/Block fits nowhere.*7\.5 mm into the/);
+    const shortfall = nearestShortfall(document, 'block-1')!;
+    expect(shortfall.short).toBeCloseTo((75 - 60) / 2, 1);
+    expect(shortfall.sentence).toMatch(/Block fits nowhere.*7\.5 mm into the/);
   });
 
   it('is told exactly what the distances say of its place', () => {
@@ -67,10 +67,10 @@ describe('a part that has no place', () => {
     fc.assert(
       fc.property(sizes, (size) => {
         const document = withPart(room([70, 60, 50]), 'block-1', block(size));
-        const miss = nearestMiss(document, 'block-1');
+        const shortfall = nearestShortfall(document, 'block-1');
         const fits = [...size].sort((a, b) => a - b).every((v, i) => v <= [50, 60, 70][i]! + 0.1);
-        expect(miss === undefined).toBe(fits);
-        if (miss) expect(miss.short).toBeCloseTo(worst(document, 'block-1', miss.placement), 6);
+        expect(shortfall === undefined).toBe(fits);
+        if (shortfall) expect(shortfall.short).toBeCloseTo(worst(document, 'block-1', shortfall.placement), 6);
       }),
       { numRuns: runs(60) },
     );
@@ -85,8 +85,8 @@ describe('a part that has no place', () => {
     fc.assert(
       fc.property(sizes, (size) => {
         const document = withPart(room([64, 52, 36]), 'block-1', block(size));
-        const miss = nearestMiss(document, 'block-1');
-        if (!miss) return;
+        const shortfall = nearestShortfall(document, 'block-1');
+        if (!shortfall) return;
         let least = Infinity;
         for (const { rear, top } of ORIENTATIONS)
           for (let x = -14; x <= 20; x += 2)
@@ -94,7 +94,7 @@ describe('a part that has no place', () => {
               for (let z = -14; z <= 20; z += 2)
                 if (least > 0)
                   least = Math.min(least, worst(document, 'block-1', { x, y, z, rear, top, locked: false }));
-        expect(miss.short).toBeLessThanOrEqual(least + 0.02);
+        expect(shortfall.short).toBeLessThanOrEqual(least + 0.02);
       }),
       { numRuns: 3, seed: 5 },
     );
@@ -102,16 +102,16 @@ describe('a part that has no place', () => {
 
   it('that has one after all misses none', () => {
     const document = withPart(room([72, 60, 40]), 'block-1', block([70, 30, 20]));
-    expect(nearestMiss(document, 'block-1')).toBeUndefined();
+    expect(nearestShortfall(document, 'block-1')).toBeUndefined();
   });
 
   it('for want of a face it may use is told which one the brief forbids', () => {
     const document = withPart(room([200, 200, 150]), 'fan-1', partFrom(standardPart('fan/120x25')!, 'Fan'));
     document.brief.policy = 'open';
     document.brief.blockedFaces = ['front', 'rear', 'left', 'right', 'top', 'bottom'];
-    const miss = nearestMiss(document, 'fan-1')!;
-    expect(miss).toMatchObject({ forbidden: true, short: 0 });
-    expect(miss.sentence).toMatch(/which the brief does not allow/);
+    const shortfall = nearestShortfall(document, 'fan-1')!;
+    expect(shortfall).toMatchObject({ forbidden: true, short: 0 });
+    expect(shortfall.sentence).toMatch(/which the brief does not allow/);
   });
 });
 

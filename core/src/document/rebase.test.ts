@@ -4,10 +4,10 @@ import { describe, expect, it } from 'vitest';
 import {
   applyChange,
   applyOperations,
-  complaintsAfter,
+  validationIssuesAfter,
   conflicts,
   nextId,
-  parted,
+  rebase,
   readConversion,
   type Change,
   type Conversion,
@@ -52,7 +52,7 @@ describe('things that two pages added at once', () => {
       () => ({ type: 'placePart', id: 'card-2', placement: { ...place, z: place.z + 60 } }),
       () => ({ type: 'accept', finding: 'fit/card-2|top', accepted: { reason: 'card-2 is bent', verdict: 'stop' } }),
     );
-    const apart = parted(mine.waiting, foreign, theirs.document);
+    const apart = rebase(mine.waiting, foreign, theirs.document);
     expect(
       conflicts(
         apart.flatMap((w) => w.operations),
@@ -69,7 +69,7 @@ describe('things that two pages added at once', () => {
 
   it('go away again by the inverse, and only the second', () => {
     const mine = made(deck, (d) => addCard(d, 'Mine'));
-    const [one] = parted(mine.waiting, foreign, theirs.document);
+    const [one] = rebase(mine.waiting, foreign, theirs.document);
     const there = applyOperations(theirs.document, one!.operations).document;
     const gone = applyOperations(there, one!.inverse).document;
     expect(Object.keys(gone.kit.parts)).toEqual(Object.keys(theirs.document.kit.parts));
@@ -77,7 +77,7 @@ describe('things that two pages added at once', () => {
 
   it('that have other ids stay as they are', () => {
     const mine = made(deck, (d) => ({ ...addCard(d, 'Mine'), id: 'card-9' }) as Change);
-    expect(parted(mine.waiting, foreign, theirs.document)).toEqual(mine.waiting);
+    expect(rebase(mine.waiting, foreign, theirs.document)).toEqual(mine.waiting);
   });
 });
 
@@ -85,7 +85,7 @@ it('the same value altered on both sides stays a conflict', () => {
   const nudge = (x: number) => (): Change => ({ type: 'placePart', id: 'card-1', placement: { ...place, x } });
   const [mine, theirs] = [made(deck, nudge(1)), made(deck, nudge(2))];
   const foreign = theirs.waiting.flatMap((w) => w.operations);
-  const apart = parted(mine.waiting, foreign, theirs.document);
+  const apart = rebase(mine.waiting, foreign, theirs.document);
   expect(conflicts(apart[0]!.operations, foreign)).toBe(true);
 });
 
@@ -96,11 +96,11 @@ it('however many were added on both sides, all are there, valid, and none twice'
         made(deck, ...Array.from({ length: n }, (_, i) => (d: Conversion) => addCard(d, `${side} ${i}`)));
       const [mine, theirs] = [cards(here, 'here'), cards(there, 'there')];
       const foreign = theirs.waiting.flatMap((w) => w.operations);
-      const both = replayed(theirs.document, parted(mine.waiting, foreign, theirs.document));
+      const both = replayed(theirs.document, rebase(mine.waiting, foreign, theirs.document));
       const names = Object.values(both.kit.parts).map((p) => p.name);
       for (let i = 0; i < here; i++) expect(names).toContain(`here ${i}`);
       for (let i = 0; i < there; i++) expect(names).toContain(`there ${i}`);
       expect(names).toHaveLength(Object.keys(deck.kit.parts).length + here + there);
-      expect(complaintsAfter(both, [{ op: 'replace', path: '', value: both }])).toEqual([]);
+      expect(validationIssuesAfter(both, [{ op: 'replace', path: '', value: both }])).toEqual([]);
     }),
   ));

@@ -17,7 +17,7 @@ const MOST_TRIED = 120;
  * which it touches something along an axis and some between, exactly checked at the end. Parts that are still in stand
  * in its way. Undefined where none is found.
  */
-export function wander(
+export function searchExtraction(
   assembly: Assembly,
   part: PlacedPart,
   others: readonly PlacedPart[],

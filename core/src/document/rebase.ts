@@ -23,7 +23,7 @@ const parent = (path: string) => path.slice(0, path.lastIndexOf('/'));
  * @param theirs operations that came into `head` meanwhile
  * @returns the same list where no id was given twice
  */
-export function parted<T extends TwoWay>(waiting: readonly T[], theirs: readonly Operation[], head: Conversion): T[] {
+export function rebase<T extends TwoWay>(waiting: readonly T[], theirs: readonly Operation[], head: Conversion): T[] {
   const taken = new Set(added(theirs));
   const clashes = waiting.flatMap(({ operations }) => added(operations)).filter((path) => taken.has(path));
   const ids = [...new Set(clashes.map(lastStep))];

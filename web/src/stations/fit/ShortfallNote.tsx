@@ -1,5 +1,5 @@
 import type { Change, Placement } from '@young-shell/core/document';
-import type { Miss } from '@young-shell/core/fit';
+import type { Shortfall } from '@young-shell/core/fit';
 import { inUnit } from '@young-shell/core/quantity';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -8,13 +8,13 @@ import { Button } from '../../ui/Button';
 import { preview, select } from '../../view/slice';
 
 interface Props {
-  miss: Miss;
+  shortfall: Shortfall;
   /** Where the others stand when it misses by so little. */
   others?: Readonly<Record<string, Placement>>;
 }
 
 /** A "no" with its number: where a part misses a place by least, shown there, and put there all the same. */
-export function MissNote({ miss, others = {} }: Props) {
+export function ShortfallNote({ shortfall, others = {} }: Props) {
   const dispatch = useAppDispatch();
   const submit = useSubmit();
   const unit = useAppSelector((s) => s.preferences.unit);
@@ -23,7 +23,7 @@ export function MissNote({ miss, others = {} }: Props) {
   const change: Change = {
     type: 'all',
     what: 'put it where it nearly fits',
-    changes: Object.entries({ ...others, [miss.part]: miss.placement }).map(([id, placement]) => ({
+    changes: Object.entries({ ...others, [shortfall.part]: shortfall.placement }).map(([id, placement]) => ({
       type: 'placePart',
       id,
       placement,
@@ -33,12 +33,12 @@ export function MissNote({ miss, others = {} }: Props) {
     dispatch(preview(null));
     const wrong = submit(change);
     if (wrong) toast.error(wrong);
-    else dispatch(select({ kind: 'part', id: miss.part }));
+    else dispatch(select({ kind: 'part', id: shortfall.part }));
   };
   return (
     <div className="mt-2 border-l-4 border-warn pl-2.5 leading-snug">
       <p className="m-0" role="status">
-        {inUnit(miss.sentence, unit)}
+        {inUnit(shortfall.sentence, unit)}
       </p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {trying ? (

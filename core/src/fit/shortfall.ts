@@ -21,7 +21,7 @@ import { givenIn, zonesBetween, type RoomySolid, type Zone } from './space';
 import { faceName, mm, nameOf } from './words';
 
 /** Where a part that has no place misses one by least. */
-export interface Miss {
+export interface Shortfall {
   part: string;
   placement: Placement;
   /** What is in its way there, worst first, and by how many mm more than Fit lets pass. */
@@ -44,7 +44,7 @@ const ALIKE = 0.02;
 /** How deep a position lies in what it may not be in, mm; 0 or less: it is free. Over `most` it may be told as less. */
 type Depth = (at: Vec3, most?: number) => number;
 
-interface Way {
+interface Shift {
   orientation: Orientation;
   seat: Seat;
   depth: Depth;
@@ -59,12 +59,16 @@ interface Way {
  * as they get better: no proof, but what it says of its place is exact.
  * @returns undefined where the part has a place after all
  */
-export function nearestMiss(document: Conversion, id: string, around: Assembly = assemble(document)): Miss | undefined {
+export function nearestShortfall(
+  document: Conversion,
+  id: string,
+  around: Assembly = assemble(document),
+): Shortfall | undefined {
   const assembly: Assembly = { ...around, parts: around.parts.filter((p) => p.id !== id) };
   let ways = waysOf(document, assembly, id, false);
   // Where the brief leaves it no face at all, the nearest one that it forbids.
   if (ways.length === 0) ways = waysOf(open(document), assembly, id, true);
-  let starts: { way: Way; at: Vec3; depth: number }[] = [];
+  let starts: { way: Shift; at: Vec3; depth: number }[] = [];
   for (const way of ways) {
     // Deeper than the last that is kept (and not just alike): how deep does not matter any more.
     const kept = starts.length < STARTS ? Infinity : starts.at(-1)!.depth + ALIKE;
@@ -80,10 +84,10 @@ export function nearestMiss(document: Conversion, id: string, around: Assembly =
 }
 
 /** Least deep first; of those that are alike the one that stands as such parts do, upright and at the better seat. */
-const byDepth = (a: { way: Way; depth: number }, b: { way: Way; depth: number }): number =>
+const byDepth = (a: { way: Shift; depth: number }, b: { way: Shift; depth: number }): number =>
   Math.round((a.depth - b.depth) / ALIKE) || oddness(a.way) - oddness(b.way);
 
-const oddness = ({ orientation: { top }, seat }: Way): number =>
+const oddness = ({ orientation: { top }, seat }: Shift): number =>
   (top === 'top' ? 0 : top === 'bottom' ? 40 : 15) + seat.cost;
 
 const open = (document: Conversion): Conversion => ({
@@ -91,7 +95,7 @@ const open = (document: Conversion): Conversion => ({
   brief: { ...document.brief, policy: 'open', blockedFaces: [], survivors: {} },
 });
 
-function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden: boolean): Way[] {
+function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden: boolean): Shift[] {
   const obstacles = [...standingFor(assembly, undefined), ...assembly.parts.flatMap((p) => p.solids)];
   const shapes = solidsInShell(obstacles, 'least');
   const { innerLow, innerHigh } = assembly.hull;
@@ -102,7 +106,7 @@ function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden:
     const depth = depthIn(document, assembly, placed, own, zones);
     let seats = seatsFor(document, id, orientation, true);
     if (seats.length === 0) seats = seatsFor(document, id, orientation, false);
-    return seats.map((seat): Way => {
+    return seats.map((seat): Shift => {
       const ends = ([0, 1, 2] as const).map((i): [number, number] => {
         const at = seat.at[i];
         if (at !== undefined) return seat.span[i] ?? [at, at];
@@ -117,7 +121,7 @@ function waysOf(document: Conversion, assembly: Assembly, id: string, forbidden:
 }
 
 /** Places on a coarse grid, the ends and where a face would rather be among them. */
-function* coarse({ low, high, seat }: Way): Generator<Vec3> {
+function* coarse({ low, high, seat }: Shift): Generator<Vec3> {
   const runs = ([0, 1, 2] as const).map((i) => {
     const wide = high[i] - low[i];
     const n = wide < 1e-6 ? 1 : COARSE;
@@ -128,7 +132,7 @@ function* coarse({ low, high, seat }: Way): Generator<Vec3> {
 }
 
 /** Moves a place along the axes, in steps that get smaller, as long as it gets better. */
-function bettered({ depth, low, high }: Way, from: Vec3): { at: Vec3; depth: number } {
+function bettered({ depth, low, high }: Shift, from: Vec3): { at: Vec3; depth: number } {
   let at = from;
   let least = depth(at);
   let step = Math.max(...[0, 1, 2].map((i) => high[i]! - low[i]!)) / COARSE;
@@ -265,12 +269,12 @@ const WAYS: Record<Direction, string> = {
 const NAMED = 3;
 
 /** What is said of a place is what the exact distances say of it. */
-function told(document: Conversion, assembly: Assembly, id: string, way: Way, at: Vec3): Miss | undefined {
+function told(document: Conversion, assembly: Assembly, id: string, way: Shift, at: Vec3): Shortfall | undefined {
   const [x, y, z] = at.map(tidy) as [number, number, number];
   const placement: Placement = { x, y, z, locked: false, ...way.orientation };
   const part = document.kit.parts[id]!;
   const placed = placePart(id, part, placement);
-  const by: Miss['by'] = stopsAt(marginsOfPart(assembly, placed)).map((m) => ({
+  const by: Shortfall['by'] = stopsAt(marginsOfPart(assembly, placed)).map((m) => ({
     about: { kind: m.other.kind, id: m.other.id },
     kind: m.kind,
     mm: m.kind === 'air' ? m.air!.least - m.distance : m.kind === 'plug' ? -PLUG_GIVES - m.distance : -m.distance,
@@ -302,7 +306,7 @@ function told(document: Conversion, assembly: Assembly, id: string, way: Way, at
   };
 }
 
-function reasonOf(document: Conversion, { about, kind, mm: by }: Miss['by'][number]): string {
+function reasonOf(document: Conversion, { about, kind, mm: by }: Shortfall['by'][number]): string {
   const name = about.kind === 'face' ? `the ${faceName(document, about.id)}` : nameOf(document, about);
   if (kind === 'edge') return `its opening ${mm(by)} over the edge of ${name}`;
   if (kind === 'air') return `its air ${mm(by)} short before ${name}`;
@@ -311,4 +315,5 @@ function reasonOf(document: Conversion, { about, kind, mm: by }: Miss['by'][numb
 }
 
 /** Sorted by what stands in their way least. */
-export const byShort = (a: Miss, b: Miss): number => Number(a.forbidden) - Number(b.forbidden) || a.short - b.short;
+export const byShort = (a: Shortfall, b: Shortfall): number =>
+  Number(a.forbidden) - Number(b.forbidden) || a.short - b.short;
