@@ -74,9 +74,17 @@ module.exports = {
     })),
     ...STATIONS.map((station) => ({
       name: `${station}-by-its-front-door`,
-      comment: 'A station takes of another only what its index gives; its station.ts, work.ts and commands.ts are for the registries alone.',
+      comment:
+        'A station takes of another only what its index gives; its station.ts, work.ts and commands.ts are for the registries alone.',
       severity: 'error',
-      from: { path: '^core/src', pathNot: [`^core/src/${station}/`, '\\.test\\.ts$', '^core/src/(plan/stations|work/works|command/commands)\\.ts$'] },
+      from: {
+        path: '^core/src',
+        pathNot: [
+          `^core/src/${station}/`,
+          '\\.test\\.ts$',
+          '^core/src/(plan/stations|work/works|command/commands)\\.ts$',
+        ],
+      },
       to: { path: `^core/src/${station}/(?!(section/)?index\\.ts$)` },
     })),
     ...WEB_STATIONS.map((station) => ({

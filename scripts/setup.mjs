@@ -85,7 +85,7 @@ export function has(program) {
 export function installPrograms(wanted) {
   const missing = Object.entries(wanted).filter(([program]) => !has(program));
   if (missing.length === 0) return;
-  const packages = missing.map(([, name]) => name);
+  const packages = missing.flatMap(([, names]) => names.split(' '));
   if (!has('apt-get') || process.getuid?.() !== 0) {
     say(`missing ${packages.join(', ')}: install them for the tests that use them (here: not Debian, or not root)`);
     return;
