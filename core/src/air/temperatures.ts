@@ -27,7 +27,7 @@ export interface PartTemperature extends PartThermal {
 /** How far off a usual thermal resistance may be; a measured one. Shares, common practice, no source. */
 export const RESISTANCE_DOUBT = { usual: 0.3, given: 0.15, measured: 0.08 } as const;
 
-/** What a part’s resistance is from one measured run: same part, known power and air. Handbook, “Air”, 5. */
+/** What a part’s resistance is from one measured run: same part, known power and air. By its definition: (T − T air) / P. */
 export const fitted = ({ part, air, watts }: NonNullable<ThermalSetting['baseline']>): number =>
   Math.max(0.001, (part - air) / watts);
 

@@ -67,7 +67,7 @@ describe('an opening by hand', () => {
     );
     const [cut, left, right] = of(document) as [CutOpening, CutOpening, CutOpening];
     expect(cut.centre).toEqual([160, 80]);
-    // IEC 60320 C14: 27 × 20 with screws 40 apart (handbook, check values).
+    // IEC 60320 C14: 27 × 20 with screws 40 apart (from memory).
     expect(cut.shape).toMatchObject({ width: 27, height: 20 });
     expect(right.centre[0] - left.centre[0]).toBeCloseTo(40, 9);
     expect(sheetOf(document, 'left').holes.map((h) => h.name)).toEqual(['Vent', 'Vent: screw 1', 'Vent: screw 2']);

@@ -52,7 +52,7 @@ const margin = (document: Conversion, id: string) => marginsOf(assemble(document
 
 describe('margins', () => {
   it('a 170 mm board in a 171.45 mm opening leaves 0.72 mm a side', () => {
-    // Handbook check value: 1.45 mm in all.
+    // 171.45 − 170.0 mm.
     const document = make(
       room(171.45, 200, 100),
       part('board-1', 'board/mini-itx', { x: 3.725, y: 20, z: 3, ...upright }),

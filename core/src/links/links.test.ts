@@ -39,7 +39,7 @@ const tree = (nodes: Record<string, LinkNode>, usage: Conversion['links']['usage
 });
 
 describe('rates', () => {
-  it('of a lane are 250, 500, 984.6, 1969, 3938 MB/s, of SATA 150, 300, 600 (PCI-SIG Base Specification; handbook, “Links”, check values)', () => {
+  it('of a lane are 250, 500, 984.6, 1969, 3938 MB/s, of SATA 150, 300, 600 (PCI-SIG Base Specification, Serial ATA Specification, from memory)', () => {
     // 2.5 and 5 GT/s with 8b/10b, 8, 16 and 32 GT/s with 128b/130b.
     expect(LANE_RATE[1]).toBe((2.5e9 * 0.8) / 8e6);
     expect(LANE_RATE[2]).toBe((5e9 * 0.8) / 8e6);
@@ -51,14 +51,14 @@ describe('rates', () => {
       expect(LANE_RATE[gen]! / ((rate * 1e9 * 128) / 130 / 8e6)).toBeCloseTo(1, 3);
     expect(SATA_RATE).toEqual({ 1: 150, 2: 300, 3: 600 });
   });
-  it('a whip is 31 mm, a slot 62 mm at 2.4 GHz (handbook, “Links”, 4)', () => {
+  it('a whip is 31 mm, a slot 62 mm at 2.4 GHz (a quarter and half of c / f)', () => {
     expect(WAVE.quarter).toBeCloseTo(31.2, 1);
     expect(WAVE.half).toBeCloseTo(62.5, 1);
   });
 });
 
 describe('the tree', () => {
-  it('four drives at 250 MB/s want 1000, the lane has 985 (handbook, “Links”, 1)', () => {
+  it('four drives at 250 MB/s want 1000, the lane has 985 (PCI-SIG Base Specification: 8 GT/s, 128b/130b)', () => {
     const edge = linkTree(stool).find((l) => l.id === 'adapter-2')!;
     expect(edge.asked).toBe(1000);
     expect(edge.rate).toBeCloseTo(985, 0);

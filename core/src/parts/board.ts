@@ -17,7 +17,7 @@ import {
 import type { Block, PartFace, PartModel } from './model';
 
 const STANDOFF_DIAMETER = 6;
-/** Soldered pins under the board (handbook practice), mm. */
+/** Soldered pins under the board (common practice, no source), mm. */
 const PINS = 2.5;
 /** Sockets of the rear edge stick out over it by about this, and the panel stands this far off the edge (ATX 2.2, from memory). */
 const SOCKETS_OVER_EDGE = 1.2;

@@ -27,7 +27,7 @@ export interface Budget {
   transient: number;
 }
 
-/** A card’s load for milliseconds over its steady one. Handbook, “Power”, 1. */
+/** A card’s load for milliseconds over its steady one. Common practice, no source. */
 const TRANSIENT = 2;
 /** W of the standby rail while the machine runs or waits. Common practice, no source. */
 const STANDBY = 2.5;
@@ -87,10 +87,10 @@ export interface Advice {
   buy: number | undefined;
 }
 
-/** At its peak no more than this share of what a supply gives. Handbook, “Power”, 1. */
+/** At its peak no more than this share of what a supply gives. Common practice, no source. */
 export const MOST_LOADED = 0.85;
 
-/** Typical load 40–60 % and peak under 85 % of the rating. Handbook, “Power”, 1. */
+/** Typical load 40–60 % and peak under 85 % of the rating. Common practice, no source. */
 export function adviceFor({ loads }: Budget): Advice {
   const least = Math.max(loads.peak.total, loads.start.total) / MOST_LOADED;
   const [from, to] = [loads.typical.total / 0.6, loads.typical.total / 0.4];

@@ -1,6 +1,6 @@
 import { FUSES } from '../standards';
 
-/** Steady current times this is the least fuse. Handbook, “Power”, 6. */
+/** Steady current times this is the least fuse. Common practice, no source. */
 const OVER = 1.35;
 
 /** A fuse for a steady current: the next size over 1.35 times it, no more than the weakest behind it stands. */

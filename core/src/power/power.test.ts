@@ -36,7 +36,7 @@ const said = (document: Conversion) => assessPower(document).findings;
 const add = (id: string, key: string): Change => ({ type: 'addPart', id, part: partFrom(standardPart(key)!, id) });
 
 describe('wires', () => {
-  // ASTM B258 (handbook, “Power”, check values).
+  // ASTM B258, from memory.
   it.each([
     [18, 1.024, 0.823, 20.95],
     [20, 0.812, 0.518, 33.3],
@@ -52,7 +52,7 @@ describe('wires', () => {
     expect(dropOf(1.79, 18, 500)).toBeCloseTo(2 * 1.79 * 0.02095 * 0.5, 4);
   });
 
-  it('an 8-pin plug twice and the slot are 375 W (handbook, “Power”, check values)', () => {
+  it('an 8-pin plug twice and the slot are 375 W (PCI-SIG CEM: 150 W a plug, 75 W the slot; from memory)', () => {
     expect(2 * PLUGS['card 8'].watts + 75).toBe(375);
     for (const watts of [40, 75, 120, 220, 290, 375, 600]) {
       const has = cardPlugs(watts).reduce((sum, p) => sum + (PLUGS[p] as { watts?: number }).watts!, 75);
@@ -222,7 +222,7 @@ describe('a second supply in step', () => {
     pulls: 'PS_ON to ground',
     commonGround: true,
   } as const;
-  it('is right with a 12 V relay on 12 V; a 12 V module does not pull in on 5 V (handbook, “Power”, 5)', () => {
+  it('is right with a 12 V relay on 12 V; a 12 V module does not pull in on 5 V (a coil pulls in at three quarters of its volts: common practice, no source)', () => {
     expect(judgeTrigger(relay)).toEqual([]);
     expect(judgeTrigger({ ...relay, from: '5 V' }).map((t) => t.id)).toEqual(['coil']);
     expect(judgeTrigger({ ...relay, coil: 5 }).map((t) => t.id)).toEqual(['coil']);
@@ -239,7 +239,7 @@ describe('a second supply in step', () => {
 });
 
 describe('mains', () => {
-  it('470 µF at 325 V through 10 kΩ fall to 60 V in 7.94 s (handbook, “Power”, check values)', () => {
+  it('470 µF at 325 V through 10 kΩ fall to 60 V in 7.94 s (R C ln U₀ / U)', () => {
     expect(discharge(470, 325, 10)).toBeCloseTo(7.94, 2);
     expect(discharge(470, 50, 10)).toBe(0);
     expect(() => discharge(0, 325, 10)).toThrow(/more than 0/);
@@ -279,7 +279,7 @@ describe('mains', () => {
 });
 
 describe('resistances', () => {
-  it('5 V, 2.1 V LED, 10 mA: 290 Ω → 300 Ω (E24), 330 Ω (E12) (IEC 60063; handbook, “Power”, check values)', () =>
+  it('5 V, 2.1 V LED, 10 mA: 290 Ω → 300 Ω (E24), 330 Ω (E12) (Ohm’s law; IEC 60063)', () =>
     expect(lampResistor(5, 2.1, 10)).toMatchObject({ ohms: expect.closeTo(290, 6), e24: 300, e12: 330 }));
   it('are the least of their series that are no less', () =>
     fc.assert(

@@ -13,7 +13,7 @@ const normal = (...words: (string | number)[]) => {
 const times = (n: number, every: number) => Float64Array.from({ length: n }, (_, i) => i * every);
 
 describe('a first-order answer', () => {
-  it('stands at 63.2 % after one time constant (handbook, “Proof”, check values)', () => {
+  it('stands at 63.2 % after one time constant (1 − 1/e)', () => {
     const t = times(400, 10);
     const fit = fitFirstOrder(
       t,

@@ -206,7 +206,7 @@ describe('predicted and measured', () => {
 });
 
 describe('noise', () => {
-  it('50 over a room of 45 is 48.3 dB (handbook, “Proof”, check values)', () => {
+  it('50 over a room of 45 is 48.3 dB (levels by energy)', () => {
     expect(sourceLevel(50, 45).level).toBeCloseTo(48.35, 1);
   });
 

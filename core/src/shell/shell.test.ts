@@ -17,7 +17,7 @@ function cube(inside: number, wall: number) {
 }
 
 describe('litres', () => {
-  // Handbook check values (computed): 8 in cube 8.390 L, 6.75 in cube 5.040 L.
+  // 25.4 mm an inch: 8 in cube 8.390 L, 6.75 in cube 5.040 L.
   it.each([
     [8, 8.39],
     [6.75, 5.04],

@@ -62,7 +62,7 @@ const DRAWS: Readonly<Record<string, Draw>> = {
   'drive/m2-22110': draw(1, 5, 10, { '3.3 V': 1 }),
 };
 
-/** Extra draw of a disc while it spins up, on which rail, W: about 2 A on 12 V. Handbook, “Power”, 1. */
+/** Extra draw of a disc while it spins up, on which rail, W: about 2 A on 12 V. Common practice, no source. */
 export const SPIN_UP = 24;
 
 /** What a row of the library usually draws; undefined for what only carries power on. */

@@ -13,7 +13,7 @@ export const HEAT_THROUGH: Readonly<Record<Material, { conductivity: number; emi
   other: { conductivity: 0.2, emissivity: 0.9 },
 };
 
-/** Where what is printed or moulded begins to soften, °C. Handbook, “Air”, 7. */
+/** Where what is printed or moulded begins to soften, °C. Common practice, no source. */
 export const SOFTENS: Readonly<Record<string, number>> = {
   PLA: 60,
   PETG: 80,
@@ -26,7 +26,7 @@ export const SOFTENS: Readonly<Record<string, number>> = {
   'double-sided tape': 70,
 };
 
-/** What is hotter than this outside, °C, keeps the gap to wood and felt, mm. Handbook, “Air”, 7; the temperature: common practice, no source. */
+/** What is hotter than this outside, °C, keeps the gap to wood and felt, mm. Common practice, no source. */
 export const HOT_FACE = { from: 60, wood: 10 } as const;
 
 /** A part’s hottest place over the air around it, K per W, and what it stands. */

@@ -5,7 +5,7 @@ const holes = (key: string) => standardPart(key)!.holes.map((h) => [h.x, h.y].ma
 const size = (key: string, ...names: string[]) => names.map((n) => standardPart(key)!.dimensions[n]!.value);
 
 describe('boards', () => {
-  // Mini-ITX Addendum 2.0 and ATX Specification 2.2, from memory, as tabulated in the handbook.
+  // Mini-ITX Addendum 2.0 and ATX Specification 2.2, from memory.
   it('Mini-ITX has its four holes', () =>
     expect(holes('board/mini-itx')).toEqual([
       [6.35, 10.16],

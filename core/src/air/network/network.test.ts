@@ -46,7 +46,7 @@ describe('flows by hand', () => {
     expect(bridge(3e5)).toBeLessThan(-1e-4);
   });
 
-  it('of two equal fans: side by side into the open double flow, in a row on a shut duct double pressure (handbook, “Air”, check values)', () => {
+  it('of two equal fans: side by side into the open double flow, in a row on a shut duct double pressure (fans side by side add flows, in a row pressures: ASHRAE Handbook, from memory)', () => {
     const fan = straight(12, 0.03);
     const one = solveFlows(2, [
       { from: 0, to: 1, r: 1e-2 },

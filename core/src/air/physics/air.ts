@@ -45,7 +45,7 @@ export function airAt(temperature: number, altitude: number, humidity: number): 
 }
 
 /**
- * Air that carries a heat away with a chosen rise: Q = P / (ρ c_p ΔT), m³/s. Handbook, “Air”, 2.
+ * Air that carries a heat away with a chosen rise: Q = P / (ρ c_p ΔT), m³/s: the heat that a flow carries, by its definition.
  * @param watts W
  * @param rise K
  */

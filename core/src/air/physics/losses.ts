@@ -1,4 +1,4 @@
-/** Discharge coefficient of a sharp-edged hole. Handbook, “Air”, 3. */
+/** Discharge coefficient of a sharp-edged hole. 0.61: Idelchik, Handbook of Hydraulic Resistance, from memory. */
 export const SHARP_HOLE = 0.61;
 
 /** Loss of a sharp-edged hole in a large wall, on the speed in its own area. */

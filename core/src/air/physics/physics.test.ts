@@ -25,12 +25,12 @@ describe('air', () => {
     },
   );
 
-  it('300 W at 10 K take 0.02477 m³/s = 89.2 m³/h = 52.5 CFM at 20 °C, sea level (handbook, “Air”, check values)', () => {
+  it('300 W at 10 K take 0.02477 m³/s = 89.2 m³/h = 52.5 CFM at 20 °C, sea level (P / ρ c_p ΔT)', () => {
     const q = airNeeded(300, 10, airAt(20, 0, 0));
     expect(q).toBeCloseTo(0.02477, 4);
     expect(q * 3600).toBeCloseTo(89.2, 0);
     expect((q * 3600) / 1.699).toBeCloseTo(52.5, 0);
-    // CFM = 3.16 W / ΔT(°F), the rule of handbooks.
+    // CFM = 3.16 W / ΔT(°F), ASHRAE’s form, from memory.
     expect((q * 3600) / 1.699 / ((3.16 * 300) / 18)).toBeCloseTo(1, 1);
   });
 });
@@ -40,7 +40,7 @@ describe('losses', () => {
     [0.3, 19.3],
     [0.5, 4.37],
     [0.7, 1.15],
-  ])('of a plate of free share %f is %f (Idelchik; handbook, “Air”, check values)', (f, zeta) =>
+  ])('of a plate of free share %f is %f (Idelchik, Handbook of Hydraulic Resistance, from memory)', (f, zeta) =>
     expect(plateLoss(f) / zeta).toBeCloseTo(1, 2),
   );
 
@@ -65,7 +65,7 @@ describe('fans', () => {
       [0.01, 0],
     ]));
 
-  it('three of 25 dB make 29.8 dB, two equal ones 3 dB more (handbook, “Air”, check values)', () => {
+  it('three of 25 dB make 29.8 dB, two equal ones 3 dB more (levels by energy)', () => {
     expect(sumOfLevels([25, 25, 25])).toBeCloseTo(29.8, 1);
     expect(sumOfLevels([20, 20]) - 20).toBeCloseTo(3.01, 2);
     expect(levelAt(30, 0.5)).toBeCloseTo(30 - 15.05, 2);
@@ -78,7 +78,7 @@ describe('still air', () => {
     const h = uprightPlate(20, 0.3, 308);
     expect(h).toBeGreaterThan(4.2);
     expect(h).toBeLessThan(5.6);
-    // Nearly all of 5–10 W/m²K together with radiation (handbook, “Air”, 5).
+    // Nearly all of 5–10 W/m²K together with radiation (common practice, no source).
     expect(h + radiated(20, 298, 0.9)).toBeLessThan(12);
   });
 

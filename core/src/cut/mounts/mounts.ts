@@ -45,7 +45,7 @@ const BOARD = 1.6;
 const TAPE = 6;
 const WOODEN = ['wood', 'plywood', 'fibreboard'];
 
-/** What holds a screw: engagement by diameter (handbook, “Cut”: steel 1, aluminium 1.5, inserts and wood 2). */
+/** What holds a screw: engagement by diameter (common practice, no source: steel 1, aluminium 1.5, inserts and wood 2). */
 const ENGAGED = { steel: 1, aluminium: 1.5, insert: 2, wood: 2 } as const;
 
 /** The next length that is sold, at least so long; undefined beyond the table. */

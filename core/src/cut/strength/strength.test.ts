@@ -37,7 +37,7 @@ const pushed = (plate: Plate, n: number) => {
 };
 
 describe('a plate', () => {
-  // Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells: handbook, “Cut”, check values.
+  // Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells, tables 8 and 35, from memory.
   it.each([
     ['supported, square, pressed', 1, 1, 0.00406, pressed],
     ['clamped, square, pressed', 1, 2, 0.00126, pressed],

@@ -25,7 +25,7 @@ describe('drills', () => {
     ({ nominal, pitch, tap }) => expect(Math.abs(tap - (nominal - pitch))).toBeLessThan(0.06),
   );
 
-  // Handbook, “Cut”, check values: ISO 273 medium; (m).
+  // ISO 273 medium, from memory.
   it.each([
     ['M2', 1.6, 2.4],
     ['M2.5', 2.05, 2.9],

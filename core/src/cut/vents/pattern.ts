@@ -17,7 +17,7 @@ export const MOST_HOLES = 3000;
 
 /**
  * Free share of an endless pattern: hexagonal array 0.9069 (d/p)², square array 0.7854 (d/p)²,
- * honeycomb (a/(a + w))², slots their area by their pitches. Handbook, “Cut”, check values.
+ * honeycomb (a/(a + w))², slots their area by their pitches. By their areas.
  */
 export function freeShare(pattern: VentPattern): number {
   switch (pattern.kind) {
@@ -143,7 +143,7 @@ export interface FreeArea {
  */
 export const lossOf = (f: number): number => 1 / (DISCHARGE * f) ** 2;
 
-/** Discharge coefficient of a sharp-edged hole (handbook, “Air”, 3). */
+/** Discharge coefficient of a sharp-edged hole (0.61: Idelchik, Handbook of Hydraulic Resistance, from memory). */
 const DISCHARGE = 0.61;
 
 /** Loss of a plate across a duct whose whole section it takes: ζ = (0.707 (1 − f)^0.375 + 1 − f)² / f². */

@@ -18,7 +18,7 @@ const hexagonal = (diameter: number, pitch: number): VentPattern => ({
 });
 
 describe('free share', () => {
-  it('is 0.9069 (d/p)² in a hexagonal and 0.7854 (d/p)² in a square array (handbook, check values)', () => {
+  it('is 0.9069 (d/p)² in a hexagonal and 0.7854 (d/p)² in a square array (π / 2√3 and π / 4: areas of the arrays)', () => {
     expect(freeShare(hexagonal(6, 8))).toBeCloseTo(0.9069 * 0.5625, 4);
     expect(freeShare({ kind: 'holes', diameter: 6, pitch: 8, array: 'square' })).toBeCloseTo(0.7854 * 0.5625, 4);
   });
@@ -73,7 +73,7 @@ describe('holes of a pattern', () => {
 });
 
 describe('loss', () => {
-  // Idel'chik, Handbook of Hydraulic Resistance, thin perforated plate in a duct (handbook, “Air”, check values).
+  // Idel'chik, Handbook of Hydraulic Resistance, thin perforated plate in a duct (from memory).
   it.each([
     [0.3, 19.3],
     [0.5, 4.37],

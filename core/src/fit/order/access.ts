@@ -16,7 +16,7 @@ import {
 import { faceReaches } from '../faces';
 import { exitsOf, remainsOf, type Exit } from './exits';
 
-/** What a hand and a driver need, mm: handbook practice. */
+/** What a hand and a driver need, mm: common practice, no source. */
 export const ROOM_FOR = {
   driver: { diameter: 8, length: 100, source: practice },
   finger: { width: 20, depth: 25, source: practice },

@@ -68,7 +68,7 @@ describe('GTF', () => {
 });
 
 describe('the line of a tube', () => {
-  it('has 15 734.27 Hz = 4.5 MHz / 286 and 15 625 Hz (SMPTE 170M, ITU-R BT.470; handbook, “Links”, check values)', () => {
+  it('has 15 734.27 Hz = 4.5 MHz / 286 and 15 625 Hz (SMPTE 170M, ITU-R BT.470, from memory)', () => {
     expect(SYSTEMS[60].rate * 1000).toBeCloseTo(15_734.27, 1);
     expect((SYSTEMS[60].rate * 2000) / 525).toBeCloseTo(59.94, 2);
     expect((SYSTEMS[60].rate * 1000) / 262).toBeCloseTo(60.05, 2);

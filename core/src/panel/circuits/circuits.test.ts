@@ -10,7 +10,7 @@ import { driveMeter, PWM, ripple } from './meter';
 import { LOW, pulse } from './pulse';
 
 describe('lamps', () => {
-  it('5 V, red 2.1 V, 10 mA: 290 Ω → 300 (E24), 0.028 W (handbook, “Panel”, check values)', () => {
+  it('5 V, red 2.1 V, 10 mA: 290 Ω → 300 (E24), 0.028 W (Ohm’s law; IEC 60063)', () => {
     const d = driveLamp(5, 2.1, 10);
     expect(d.ohms).toBeCloseTo(290, 9);
     expect(d.fitted).toBe(300);
@@ -28,7 +28,7 @@ describe('lamps', () => {
 });
 
 describe('meters', () => {
-  it('500 µA, 650 Ω at 3.3 V: 6.6 kΩ in all, 5.95 kΩ → 6.2 kΩ (handbook, “Panel”, check values)', () => {
+  it('500 µA, 650 Ω at 3.3 V: 6.6 kΩ in all, 5.95 kΩ → 6.2 kΩ (Ohm’s law; IEC 60063)', () => {
     const d = driveMeter(3.3, 500, 650);
     expect(d.total).toBeCloseTo(6600, 6);
     expect(d.series).toBeCloseTo(5950, 6);
@@ -36,7 +36,7 @@ describe('meters', () => {
     expect(d.full).toBeLessThanOrEqual(1);
     expect(d.filter.ripple).toBeLessThan(0.01);
   });
-  it('10 kΩ and 10 µF leave less than 1 % of 1 kHz (handbook, “Panel”, check values)', () =>
+  it('10 kΩ and 10 µF leave less than 1 % of 1 kHz (1 / ωRC)', () =>
     expect(ripple(1000, 10_000, 10e-6)).toBeLessThan(0.01));
   it('a coil that wants more than the pin has is refused with what it would take', () =>
     expect(() => driveMeter(3.3, 1000, 5000)).toThrow(/more than 5\.0 V/));

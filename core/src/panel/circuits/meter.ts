@@ -14,7 +14,7 @@ export interface MeterDrive {
 
 /** Hz at which controllers switch. Common practice, no source. */
 export const PWM = 1000;
-/** Ripple that no needle shows. Handbook of the trade: under 1 %. */
+/** Ripple that no needle shows. Under 1 %: common practice, no source. */
 const SMOOTH = 0.01;
 
 /**

@@ -19,7 +19,7 @@ describe('headers', () => {
     for (const n of h.missing) expect(String(n) in h.pins).toBe(false);
   });
 
-  // Handbook, “Panel”, 2, and the front-panel I/O design guide.
+  // Front Panel I/O Connectivity Design Guide, from memory.
   it('the front panel has drive light 1/3, power light 2/4, switch 6/8, reset 5/7, 9 +5 V, no 10', () => {
     const signals = Object.fromEntries(Object.entries(HEADERS['front panel'].pins).map(([n, p]) => [n, p.signal]));
     expect(signals).toEqual({

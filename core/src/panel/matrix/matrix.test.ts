@@ -193,7 +193,7 @@ describe('the matrix solver', () => {
     });
   });
 
-  it('r rows and c columns take r + c pins for r · c keys (handbook, “Panel”, check values)', () => {
+  it('r rows and c columns take r + c pins for r · c keys', () => {
     const keys: KeyMatrix['keys'] = {};
     for (let r = 1; r <= 8; r++)
       for (let c = 1; c <= 16; c++) {
@@ -294,7 +294,7 @@ describe('two colours', () => {
 });
 
 describe('ghosts', () => {
-  it('three keys on the corners of a rectangle show the fourth (handbook, “Panel”, check values), against brute force', () => {
+  it('three keys on the corners of a rectangle show the fourth, against brute force', () => {
     for (let seed = 0; seed < 60; seed++) {
       const { matrix } = guided(board(seed, { wrong: 0 }), 'x');
       const { cells } = solveMatrix(matrix);

@@ -23,7 +23,7 @@ export interface RodReport {
   }[];
 }
 
-/** N/mm² by material. Handbook values, from memory. */
+/** N/mm² by material. Young’s moduli of tables of materials, from memory. */
 const YOUNG: Readonly<Record<Rod['material'], number>> = {
   'steel wire': 200_000,
   brass: 100_000,

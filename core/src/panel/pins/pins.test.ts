@@ -128,7 +128,7 @@ describe('the next test', () => {
 describe('a supply’s plug', () => {
   const rails = { '12v': { volts: 12, pins: 7 }, ground: { volts: 0, pins: 7 } };
 
-  it('of 20 pins turns out to be 7 × 12 V, 7 × 0 V, 6 unused (handbook, “Panel”, 6), in 17 to 19 tests', () => {
+  it('of 20 pins turns out to be 7 × 12 V, 7 × 0 V, 6 unused (an invented plug), in 17 to 19 tests', () => {
     // 20! / (7! 7! 6!) ways, three answers a test.
     const bound = Math.ceil(Math.log(133_024_320) / Math.log(3));
     let most = 0;

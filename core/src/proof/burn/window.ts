@@ -59,5 +59,5 @@ export function lineThrough(time: Float64Array, values: Float64Array, from: numb
 export const doubtOfMean = ({ left, count, follow }: Line): number =>
   count < 2 ? Infinity : 1.96 * (left / Math.sqrt(Math.max(1, (count * (1 - follow)) / (1 + follow))));
 
-/** Steady: the slope stays under this over this long. Handbook, “Proof”, 4. */
+/** Steady: the slope stays under this over this long. Common practice, no source. */
 export const STEADY = { slope: 0.1 / 60, window: 600 };

@@ -14,7 +14,7 @@ const CLEAR = 10;
 
 /**
  * The level of a source from a reading with it on and one with it off, by energy: 10 lg(10^(L/10) − 10^(B/10)), and
- * brought to 1 m (free field, 20 lg d). Handbook, “Proof”, 5: 50 over 45 is 48.3 dB.
+ * brought to 1 m (free field, 20 lg d). Levels by energy: 50 over 45 is 48.3 dB.
  * @param distance of the meter, mm
  */
 export function sourceLevel(running: number, background: number, distance = 1000): SourceLevel {

@@ -12,7 +12,7 @@ export interface Spread {
   q3: number;
 }
 
-/** So many runs at least say something. Handbook, “Proof”, 8: never one run. */
+/** So many runs at least say something. Common practice, no source: never one run. */
 export const LEAST_RUNS = 3;
 
 export function spreadOf(values: readonly number[]): Spread {

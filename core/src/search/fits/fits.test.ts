@@ -92,12 +92,12 @@ describe('what would fit', () => {
   it('finds the cooler that the lid leaves room for, and not one millimetre more', () => {
     const document = room(200, 200, 100);
     const [board] = whatFits(document, { library: rows('board/mini-itx') });
-    // 100 mm less the standoff of 6.35 and the board of 1.6; under 5 mm its fan starves (handbook).
+    // 100 mm less the standoff of 6.35 and the board of 1.6; under 5 mm its fan starves (common practice, no source).
     expect(board!.most).toEqual({ what: 'cooler', value: Math.floor(100 - 6.35 - 1.6 - 5) });
   });
 
   it('finds the screen whose outline goes in, by its diagonal alone', () => {
-    // Inside 320 × 200: 13.3 in at 16:9 is 294.4 × 165.6 and bezels (handbook table), 14 in is 309.9 wide and does not.
+    // Inside 320 × 200: 13.3 in at 16:9 is 294.4 × 165.6 and bezels (by the sides of 16 : 9), 14 in is 309.9 wide and does not.
     const screens = whatFits(room(320, 60, 200), { library: [] });
     expect(screens.find((s) => s.name === 'Screen 16:9')!.most).toEqual({ what: 'diagonal', value: 13.3 });
     // 15.6 in: 345.4 × 194.3.

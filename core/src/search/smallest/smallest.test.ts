@@ -163,7 +163,7 @@ describe('its bound', () => {
       [80, 50, 30],
     ]);
     expect(boundOf(document, Object.keys(document.kit.parts))).toEqual({ volume: 240_000 + 120_000, side: 40 });
-    // 8 in cube: 8.390 L (handbook); with no walls its own volume.
+    // 8 in cube: 8.390 L (203.2³ mm); with no walls its own volume.
     expect(outsideOf(203.2 ** 3, 0) / 1e6).toBeCloseTo(8.39, 2);
     expect(outsideOf(1e6, 5)).toBeCloseTo(110 ** 3, 3);
   });
