@@ -20,8 +20,11 @@ const FEATURES_OFF = [
   'WebUIOmniboxPopup',
 ];
 
-/** How the browser of tests, pictures and benchmarks is started. @throws Error that says how to install it. */
-export function chromiumOptions(): { executablePath: string; args: string[] } {
+/**
+ * How the browser of tests, pictures and benchmarks is started. `plain`: lines in space have steps, which takes half the
+ * time to draw; not for what is looked at or measured. @throws Error that says how to install it.
+ */
+export function chromiumOptions({ plain = false } = {}): { executablePath: string; args: string[] } {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(existsSync);
   if (!executablePath) throw new Error('Chromium is not installed: apt-get install chromium.');
   return {
@@ -40,8 +43,7 @@ export function chromiumOptions(): { executablePath: string; args: string[] } {
       // together by it take ten times as long.
       '--disable-gpu-rasterization',
       '--disable-gpu-compositing',
-      '--webgl-antialiasing-mode=none',
-      '--webgl-msaa-sample-count=0',
+      ...(plain ? ['--webgl-antialiasing-mode=none', '--webgl-msaa-sample-count=0'] : []),
     ],
   };
 }

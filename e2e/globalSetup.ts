@@ -12,7 +12,7 @@ export default async function setup(): Promise<() => Promise<void>> {
   // The list judges what was never judged: done once here, not in every copy.
   await (await fetch(`${address}/api/conversions`)).json();
   await endServer(server, 'SIGTERM');
-  const browser = await chromium.launchServer(chromiumOptions());
+  const browser = await chromium.launchServer(chromiumOptions({ plain: true }));
   process.env.YOUNG_SHELL_TEST_DATABASE = database;
   process.env.YOUNG_SHELL_TEST_BROWSER = browser.wsEndpoint();
   return () => browser.close();
