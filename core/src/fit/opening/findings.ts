@@ -4,7 +4,7 @@ import type { Source } from '../../quantity';
 import { severityOf, TOUCHING } from '../margin';
 import { mm, nameOf } from '../words';
 import { atWords, type Motion } from './motion';
-import type { OpeningReport, SweepMargin, Mover } from './sweep';
+import type { OpeningReport, SweepMargin, SweepSubject } from './sweep';
 
 const SWEEP: Source = {
   kind: 'computed',
@@ -13,7 +13,7 @@ const SWEEP: Source = {
 };
 
 /** What something that moves or stays is called. */
-export function thingName(document: Conversion, { kind, id }: Mover): string {
+export function thingName(document: Conversion, { kind, id }: SweepSubject): string {
   if (kind === 'body') return document.shell.bodies[id]?.name || document.shell.bodies[id]?.kind || id;
   const name = nameOf(document, { kind, id });
   return kind === 'face' ? `the ${name.toLowerCase()}` : name;

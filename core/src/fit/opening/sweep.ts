@@ -18,7 +18,7 @@ import { liftOf, openingOf, shapeAt, turnedBack, type Motion } from './motion';
 import { splitBy, platesOf } from './walls';
 
 /** What moves, or what stays: a part, a feature, a body, or a wall. */
-export interface Mover {
+export interface SweepSubject {
   kind: 'part' | 'feature' | 'body' | 'face';
   id: string;
   solid: string;
@@ -30,8 +30,8 @@ export interface SweepMargin {
   kind: MarginKind;
   /** Whose plug room it is, where it is one. */
   room?: 'mover' | 'other';
-  mover: Mover;
-  other: Mover;
+  mover: SweepSubject;
+  other: SweepSubject;
   /** 0 shut, 1 open; mm there, and mm when it is shut. */
   share: number;
   distance: number;
@@ -61,7 +61,7 @@ export interface OpeningReport {
 
 /** A solid that takes part, with what it is of. */
 interface Piece {
-  of: Mover;
+  of: SweepSubject;
   role: Solid['role'];
   shape: Shape;
   solid?: Solid;
