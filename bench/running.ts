@@ -59,7 +59,7 @@ export async function runningRows(short: boolean): Promise<Row[]> {
         const { document, assembly } = plans[k++ % plans.length]!;
         assessAir(document, assembly);
         assessPower(document, assembly);
-        assessLinks(document);
+        assessLinks(document, assemble(document));
       }, runs),
       limit: 10,
       ...against,

@@ -142,7 +142,7 @@ describe('the network of a shell', () => {
   });
 
   it('without an opening says so: what the walls carry alone', () => {
-    const { findings, report } = assessAir(box(60));
+    const { findings, report } = assessAir(box(60), assemble(box(60)));
     expect(findings.find((f) => f.id === 'air/none')).toMatchObject({ verdict: 'stop' });
     expect(report.throughWalls).toBeCloseTo(report.watts, -1);
   });
@@ -162,7 +162,7 @@ describe('the network of a shell', () => {
       part: 'fan-2',
       fan: { feed: '5 V' },
     });
-    expect(assessAir(against).findings.some((f) => f.id === 'air/against/fan-2')).toBe(true);
+    expect(assessAir(against, assemble(against)).findings.some((f) => f.id === 'air/against/fan-2')).toBe(true);
   });
 
   it('a wider vent never makes it warmer, whatever its place', () =>
@@ -183,7 +183,10 @@ describe('the network of a shell', () => {
   it('at 9 000 m and with 5 kW ends, and says that it is an oven', () => {
     const high = after(deck, { type: 'setAir', air: { altitude: 9000 } });
     expect(reportOf(high).density).toBeLessThan(0.5);
-    const { report, findings } = assessAir(box(5000, vent('vent-1', 'left', 150, 60, 60, 40), fan('fan-1', 100)));
+    const { report, findings } = assessAir(
+      box(5000, vent('vent-1', 'left', 150, 60, 60, 40), fan('fan-1', 100)),
+      assemble(box(5000, vent('vent-1', 'left', 150, 60, 60, 40), fan('fan-1', 100))),
+    );
     expect(Number.isFinite(report.rise)).toBe(true);
     expect(findings.find((f) => f.id === 'air/rise')!.sentence).toContain('over 60 K');
   });
@@ -213,7 +216,7 @@ describe('the network of a shell', () => {
 describe('remedies', () => {
   const kinds = ['rise', 'part', 'noise', 'passes'];
   it('of the deck each bring what they say: applied to a copy and computed anew', () => {
-    const { findings, report } = assessAir(deck);
+    const { findings, report } = assessAir(deck, assemble(deck));
     const asked = findings.filter((f) => f.mayHaveRemedies && kinds.includes(f.id.split('/')[1]!));
     expect(asked.length).toBeGreaterThan(1);
     for (const finding of asked.slice(0, 3)) {
@@ -254,7 +257,7 @@ describe('remedies against noise', () => {
       assessAll(document)
         .findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined)
         .map((f) => f.id);
-    const { findings, report } = assessAir(quiet);
+    const { findings, report } = assessAir(quiet, assemble(quiet));
     const finding = findings.find((f) => f.id === 'air/noise')!;
     expect(finding.verdict).not.toBe('good');
     const heat = ({ rise, around }: typeof report) => Math.max(rise, around);

@@ -1,11 +1,11 @@
-import { assemble, type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion, TargetFigures } from '../document';
 import type { Assessed } from '../station';
 import { airFindings } from './findings';
 import { airReport, type AirReport } from './report';
 
 /** What air does in the layout, at once: without what is doubtful about it. Pure. */
-export function assessAir(document: Conversion, assembly: Assembly = assemble(document)): Assessed<AirReport> {
+export function assessAir(document: Conversion, assembly: Assembly): Assessed<AirReport> {
   const report = airReport(document, assembly, undefined, true);
   const figures: TargetFigures = {};
   if (report.watts > 0) {

@@ -31,7 +31,7 @@ const deck = demo('tape-deck');
 const PLANS = ['tape-deck', 'typewriter', 'piano-stool', 'cocktail-table'].map(demo);
 const after = (document: Conversion, ...changes: Change[]) =>
   changes.reduce((d, change) => applyChange(d, change).document, document);
-const said = (document: Conversion) => assessBuild(document).findings;
+const said = (document: Conversion) => assessBuild(document, assemble(document)).findings;
 
 describe('the critical path', () => {
   // A worked example of textbooks on project networks (activity on node), from memory: A 3, B 4, C 2 (A), D 5 (A, B),

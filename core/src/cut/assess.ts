@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Finding } from '../findings';
 import { kindOf } from '../parts';
@@ -27,7 +27,7 @@ export interface CutReport {
 }
 
 /** What is to be cut, what the policy says to it, what would be too thin. Pure. */
-export function assessCut(document: Conversion, assembly: Assembly = assemble(document)): Assessed<CutReport> {
+export function assessCut(document: Conversion, assembly: Assembly): Assessed<CutReport> {
   const openings = openingsOf(document, assembly);
   const fresh = openings.filter((o) => !o.inExisting && !o.made);
   const cuts = fresh.filter((o) => o.kind === 'cut');

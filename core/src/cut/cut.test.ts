@@ -82,7 +82,7 @@ describe('openings', () => {
       },
     });
     expect(of(there).every((o) => o.inExisting === 'old-1')).toBe(true);
-    expect(facesToCut(there)).toEqual([]);
+    expect(facesToCut(there, assemble(there))).toEqual([]);
   });
 
   it('an opening over the joint of the lid goes up with a spacer ring, and the web beside it is counted from there', () => {
@@ -101,7 +101,7 @@ describe('openings', () => {
     const ring: Change = { type: 'setBody', id: 'ring-1', body: ringBody(lidded.shell, 12) };
     const webOf = (...changes: Change[]) => {
       const document = changes.reduce((d, c) => applyChange(d, c).document, lidded);
-      return assessCut(document).findings.find((f) => f.id.includes('old-1'))?.figures[0]!.value;
+      return assessCut(document, assemble(document)).findings.find((f) => f.id.includes('old-1'))?.figures[0]!.value;
     };
     // The same height over the floor: 68 as measured, or 56 and raised by 12. Without the ring 56 is 12 mm nearer.
     const level = webOf(hatch(lidded, 68))!;
@@ -141,7 +141,9 @@ describe('webs', () => {
 
   it('are negative where openings run together: a warning at an old one, not a stop', () => {
     expect(beside(old(-4))[0]!.web).toBeCloseTo(-4, 9);
-    const finding = assessCut(make(supply, old(-4))).findings.find((f) => f.id.includes('old-1'));
+    const finding = assessCut(make(supply, old(-4)), assemble(make(supply, old(-4)))).findings.find((f) =>
+      f.id.includes('old-1'),
+    );
     expect(finding).toMatchObject({ verdict: 'warn', brief: 'openings meet' });
   });
 });
@@ -149,7 +151,7 @@ describe('webs', () => {
 describe('policy', () => {
   it('Conserve stops every cut, Sleeper those that are seen', () => {
     const verdicts = (document: Conversion) =>
-      assessCut(document)
+      assessCut(document, assemble(document))
         .findings.filter((f) => f.id.startsWith('cut/policy'))
         .map((f) => f.id);
     expect(verdicts(make(supply, board))).toEqual([]);
@@ -182,8 +184,12 @@ describe('tiling', () => {
   });
 
   it('a mirrored sheet is drawn from the other side; its table counts from the datum that is drawn', () => {
-    const plain = sheetOf(make(board), 'bottom');
-    const mirrored = sheetOf(make(board, { type: 'setCut', cut: { mirrored: ['bottom'] } }), 'bottom');
+    const plain = sheetOf(make(board), 'bottom', assemble(make(board)));
+    const mirrored = sheetOf(
+      make(board, { type: 'setCut', cut: { mirrored: ['bottom'] } }),
+      'bottom',
+      assemble(make(board, { type: 'setCut', cut: { mirrored: ['bottom'] } })),
+    );
     expect(mirrored.holes).toEqual(plain.holes);
     const centres = (sheet: typeof plain) =>
       sheet.items.flatMap((i) => (i.kind === 'circle' && i.layer === 'drill' ? [i.centre] : []));
@@ -208,7 +214,9 @@ describe('tiling', () => {
     const low = make({ type: 'setOpening', id: 'inlet-1', opening: hole }, lid);
     const raised = applyChange(low, { type: 'setBody', id: 'ring-1', body: ringBody(low.shell, 25) }).document;
     const circle = (document: Conversion) =>
-      sheetOf(document, 'rear').items.flatMap((i) => (i.kind === 'circle' && i.layer === 'reference' ? [i] : []))[0]!;
+      sheetOf(document, 'rear', assemble(document)).items.flatMap((i) =>
+        i.kind === 'circle' && i.layer === 'reference' ? [i] : [],
+      )[0]!;
     expect(circle(low).centre).toEqual([200, 100]);
     expect(circle(raised).centre).toEqual([200, 125]);
   });
@@ -221,9 +229,11 @@ describe('tiling', () => {
     ]);
     const copies = { kind: 'row', axis: 'x', count: 3, pitch: measured(50) } as const;
     const kept = (more: object) =>
-      sheetOf(make({ type: 'setFeature', id: 'rib-1', feature: { ...rib, ...more } }), 'bottom').items.filter(
-        (i) => i.kind === 'text' && i.text.startsWith('keep:'),
-      );
+      sheetOf(
+        make({ type: 'setFeature', id: 'rib-1', feature: { ...rib, ...more } }),
+        'bottom',
+        assemble(make({ type: 'setFeature', id: 'rib-1', feature: { ...rib, ...more } })),
+      ).items.filter((i) => i.kind === 'text' && i.text.startsWith('keep:'));
     expect(kept({})).toHaveLength(1);
     expect(kept({ copies })).toHaveLength(3);
   });

@@ -34,7 +34,7 @@ export const dxf = (_host: JobHost, document: Conversion, face: string, variant?
 
 /** How far a face bends, with and without its new openings and with stiffeners. */
 export const bend = (host: JobHost, document: Conversion, face: string, hold: EdgeHold): Bent =>
-  bendFace(document, face, hold, (share, what) => host.tell(share, what));
+  bendFace(document, face, assemble(document), hold, (share, what) => host.tell(share, what));
 
 /** Places at which holes of a part meet holes that the shell has. */
 export const align = (_host: JobHost, document: Conversion, part: string): Alignment[] =>

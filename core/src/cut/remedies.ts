@@ -191,8 +191,9 @@ function patternRemedies(document: Conversion, assembly: Assembly, opening: CutO
     };
   }
   const change: Change = { type: 'setCutOpening', id: opening.group, opening: { ...own, pattern: next } };
-  const before = assessCut(document).report.air[opening.id]?.free ?? 0;
-  const after = assessCut(applyChange(document, change).document).report.air[opening.id]?.free ?? 0;
+  const before = assessCut(document, assemble(document)).report.air[opening.id]?.free ?? 0;
+  const next = applyChange(document, change).document;
+  const after = assessCut(next, assemble(next)).report.air[opening.id]?.free ?? 0;
   return [
     {
       id: 'pattern',
@@ -223,8 +224,9 @@ function moveRemedies(document: Conversion, assembly: Assembly, id: string, find
 
 /** Is the finding gone after a change, and nothing new stops? */
 function better(document: Conversion, change: Change, finding: string): boolean {
-  const before = assessCut(document).findings;
-  const after = assessCut(applyChange(document, change).document).findings;
+  const before = assessCut(document, assemble(document)).findings;
+  const next = applyChange(document, change).document;
+  const after = assessCut(next, assemble(next)).findings;
   const stops = (all: readonly Finding[]) => new Set(all.filter((f) => f.verdict === 'stop').map((f) => f.id));
   const were = stops(before);
   return !after.some((f) => f.id === finding) && [...stops(after)].every((id) => were.has(id));

@@ -29,16 +29,19 @@ const python = ['/usr/bin/python3', 'python3'].find((p) => spawnSync(p, ['-c', '
 const folder = mkdtempSync(join(tmpdir(), 'young-shell-'));
 
 describe('a sheet as DXF', () => {
-  it.each(facesToCut(deck))('of the %s has every opening in its layer, read by a parser that is not ours', (face) => {
-    const dxf = new DxfParser().parseSync(sheetDxf(deck, face))!;
-    expect(Object.keys(dxf.tables.layer.layers)).toEqual(
-      expect.arrayContaining(['cut', 'drill', 'engrave', 'reference']),
-    );
-    const drilled = dxf.entities.filter((e) => e.layer === 'drill' && e.type === 'CIRCLE');
-    expect(drilled).toHaveLength(fresh.filter((o) => o.face === face && o.kind === 'drill').length);
-    // Units: millimetres (group 70 of $INSUNITS is 4).
-    expect(dxf.header.$INSUNITS).toBe(4);
-  });
+  it.each(facesToCut(deck, assemble(deck)))(
+    'of the %s has every opening in its layer, read by a parser that is not ours',
+    (face) => {
+      const dxf = new DxfParser().parseSync(sheetDxf(deck, face))!;
+      expect(Object.keys(dxf.tables.layer.layers)).toEqual(
+        expect.arrayContaining(['cut', 'drill', 'engrave', 'reference']),
+      );
+      const drilled = dxf.entities.filter((e) => e.layer === 'drill' && e.type === 'CIRCLE');
+      expect(drilled).toHaveLength(fresh.filter((o) => o.face === face && o.kind === 'drill').length);
+      // Units: millimetres (group 70 of $INSUNITS is 4).
+      expect(dxf.header.$INSUNITS).toBe(4);
+    },
+  );
 
   it('engraves the words of an opening under it, and nothing that is only for the reader', () => {
     const opening: OwnOpening = {
@@ -67,7 +70,7 @@ describe('a sheet as DXF', () => {
   });
 
   it.skipIf(!python)('passes an audit, and outlines are where they should be to 0.01 mm (python3-ezdxf)', () => {
-    for (const face of facesToCut(deck)) {
+    for (const face of facesToCut(deck, assemble(deck))) {
       const file = join(folder, `${face}.dxf`);
       writeFileSync(file, sheetDxf(deck, face));
       const read = JSON.parse(execFileSync(python!, ['-c', READ, file], { encoding: 'utf8' })) as {
@@ -90,7 +93,7 @@ describe('a sheet as DXF', () => {
         );
         expect(near, o.name).toHaveLength(1);
       }
-      expect(sheetOf(deck, face).items.filter((i) => i.kind !== 'text')).toHaveLength(boxes.length);
+      expect(sheetOf(deck, face, assemble(deck)).items.filter((i) => i.kind !== 'text')).toHaveLength(boxes.length);
     }
   });
 });

@@ -1,3 +1,4 @@
+import { assemble } from '../assembly';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -93,7 +94,7 @@ describe('the PDF, as an independent renderer shows it', () => {
   });
 
   it('has every hole of the first page within 0.1 mm of where the table says', async () => {
-    const sheet = sheetOf(deck, 'bottom');
+    const sheet = sheetOf(deck, 'bottom', assemble(deck));
     const tiling = tilingOf(sheet.width, sheet.height, deck.cut.paper);
     const [tile] = tiling.tiles;
     const picture = await page(deck, 1, ['bottom']);
@@ -132,7 +133,7 @@ describe('the SVG', () => {
     writeFileSync(file, svg);
     execFileSync('rsvg-convert', ['-d', '254', '-p', '254', '-b', 'white', '-o', join(folder, 'rear.png'), file]);
     const png = readFileSync(join(folder, 'rear.png'));
-    const sheet = sheetOf(deck, 'rear');
+    const sheet = sheetOf(deck, 'rear', assemble(deck));
     // 254 dots an inch are 10 a millimetre; a PNG's size stands in its header (RFC 2083).
     expect(png.readUInt32BE(16) / 10).toBeCloseTo(sheet.width + 12, 0);
     expect(png.readUInt32BE(20) / 10).toBeCloseTo(sheet.height + 12, 0);

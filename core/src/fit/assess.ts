@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
@@ -45,7 +45,7 @@ const CHAIN: Source = {
 };
 
 /** Whether everything fits, by how much and how sure that is. Pure. */
-export function assessFit(document: Conversion, assembly: Assembly = assemble(document)): Assessed<FitReport> {
+export function assessFit(document: Conversion, assembly: Assembly): Assessed<FitReport> {
   const near = marginsOf(assembly)
     .filter((m, i) => i < LISTED || m.spare < DOUBTFUL)
     .map((m) => judge(assembly, m));

@@ -63,7 +63,7 @@ describe('margins', () => {
 
   it('a height margin hangs on the measured chain: outside, both walls and the part, not on marking out', () => {
     const document = make(room(300, 300, 70), part('board-1', 'board/mini-itx', { x: 20, y: 20, z: 3, ...upright }));
-    const judged = assessFit(document).report.margins.find((m) => m.id === 'board-1|top')!;
+    const judged = assessFit(document, assemble(document)).report.margins.find((m) => m.id === 'board-1|top')!;
     // 70 − (6.35 + 1.6 + 47) standoffs, board, cooler.
     expect(judged.distance).toBeCloseTo(70 - 54.95, 9);
     expect(judged.chain.terms.map((t) => t.id).sort()).toEqual([
@@ -138,7 +138,7 @@ describe('place it for me', () => {
     expect(best!.placement).toMatchObject({ rear: 'rear', top: 'top', z: 3 });
     expect(best!.placement.y + 170 + 1.2).toBeGreaterThan(260);
     const placed = make(document, { type: 'placePart', id: 'board-1', placement: best!.placement });
-    expect(assessFit(placed).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
+    expect(assessFit(placed, assemble(placed)).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
   });
 
   it('finds nothing for a part that is larger than the shell, and says what was searched', () => {
@@ -165,14 +165,14 @@ describe('remedies', () => {
       { type: 'setFeature', id: 'rib-1', feature: rib(100, 60, 3, [8, 120, 30]) },
       part('drive-1', 'drive/3.5', { x: 20, y: 60, z: 3, ...upright }),
     );
-    const finding = assessFit(document).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
+    const finding = assessFit(document, assemble(document)).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
     expect(finding.verdict).toBe('stop');
     const remedies = remediesFor(document, finding);
     expect(remedies.map((r) => r.id)).toEqual(expect.arrayContaining(['turn', 'remove']));
     for (const remedy of remedies) {
       const next = applyChange(document, remedy.change).document;
       expect(
-        assessFit(next).findings.some((f) => f.id === finding.id),
+        assessFit(next, assemble(next)).findings.some((f) => f.id === finding.id),
         remedy.label,
       ).toBe(false);
     }
@@ -191,7 +191,7 @@ describe('remedies', () => {
         { type: 'setFeature', id: 'rib-1', feature: rib(100, 60, 3, [8, 120, 30], { fate }) },
         part('drive-1', 'drive/3.5', { x: 20, y: 60, z: 3, ...upright }),
       );
-      const finding = assessFit(document).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
+      const finding = assessFit(document, assemble(document)).findings.find((f) => f.id === 'fit/drive-1|rib-1')!;
       return remediesFor(document, finding).map((r) => r.id);
     };
     expect(overlapping('keep', 'open')).not.toContain('remove');
@@ -223,11 +223,11 @@ it('measure again names what makes a tight margin unsure', () => {
     measured: measured(177.45, 'tape'),
     what: 'width',
   });
-  expect(assessFit(loose).report.measureAgain[0]!.id).toBe('/shell/hull/width');
+  expect(assessFit(loose, assemble(loose)).report.measureAgain[0]!.id).toBe('/shell/hull/width');
 });
 
 it('an empty shell and an empty kit make no findings that stop', () => {
-  expect(assessFit(room(10, 10, 10)).findings).toEqual([]);
+  expect(assessFit(room(10, 10, 10), assemble(room(10, 10, 10))).findings).toEqual([]);
   expect(
     signedDistance(
       { kind: 'box', low: [0, 0, 0], high: [0, 0, 0] },

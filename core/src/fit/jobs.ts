@@ -53,7 +53,7 @@ export const place = (_host: JobHost, document: Conversion, part: string): Place
 
 /** Where a part that has no place misses one by least, with everything else as it is. */
 export const shortfall = (_host: JobHost, document: Conversion, part: string): Shortfall | undefined =>
-  nearestShortfall(document, part);
+  nearestShortfall(document, part, assemble(document));
 
 /** How all cables run. */
 export const routes = (_host: JobHost, document: Conversion): Route[] => routesOf(document, assemble(document));

@@ -53,7 +53,7 @@ describe('a part that has no place', () => {
   it('misses by half of what a room is too short: it goes into both walls alike', () => {
     // Closed form: 80 mm in 72 between two walls, turned any way; the other sides fit.
     const document = withPart(room([72, 60, 40]), 'block-1', block([80, 75, 39]));
-    const shortfall = nearestShortfall(document, 'block-1')!;
+    const shortfall = nearestShortfall(document, 'block-1', assemble(document))!;
     expect(shortfall.short).toBeCloseTo((75 - 60) / 2, 1);
     expect(shortfall.sentence).toMatch(/Block fits nowhere.*7\.5 mm into the/);
   });
@@ -67,7 +67,7 @@ describe('a part that has no place', () => {
     fc.assert(
       fc.property(sizes, (size) => {
         const document = withPart(room([70, 60, 50]), 'block-1', block(size));
-        const shortfall = nearestShortfall(document, 'block-1');
+        const shortfall = nearestShortfall(document, 'block-1', assemble(document));
         const fits = [...size].sort((a, b) => a - b).every((v, i) => v <= [50, 60, 70][i]! + 0.1);
         expect(shortfall === undefined).toBe(fits);
         if (shortfall) expect(shortfall.short).toBeCloseTo(worst(document, 'block-1', shortfall.placement), 6);
@@ -85,7 +85,7 @@ describe('a part that has no place', () => {
     fc.assert(
       fc.property(sizes, (size) => {
         const document = withPart(room([64, 52, 36]), 'block-1', block(size));
-        const shortfall = nearestShortfall(document, 'block-1');
+        const shortfall = nearestShortfall(document, 'block-1', assemble(document));
         if (!shortfall) return;
         let least = Infinity;
         for (const { rear, top } of ORIENTATIONS)
@@ -102,14 +102,14 @@ describe('a part that has no place', () => {
 
   it('that has one after all misses none', () => {
     const document = withPart(room([72, 60, 40]), 'block-1', block([70, 30, 20]));
-    expect(nearestShortfall(document, 'block-1')).toBeUndefined();
+    expect(nearestShortfall(document, 'block-1', assemble(document))).toBeUndefined();
   });
 
   it('for want of a face it may use is told which one the brief forbids', () => {
     const document = withPart(room([200, 200, 150]), 'fan-1', partFrom(standardPart('fan/120x25')!, 'Fan'));
     document.brief.policy = 'open';
     document.brief.blockedFaces = ['front', 'rear', 'left', 'right', 'top', 'bottom'];
-    const shortfall = nearestShortfall(document, 'fan-1')!;
+    const shortfall = nearestShortfall(document, 'fan-1', assemble(document))!;
     expect(shortfall).toMatchObject({ forbidden: true, short: 0 });
     expect(shortfall.sentence).toMatch(/which the brief does not allow/);
   });

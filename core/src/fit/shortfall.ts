@@ -1,4 +1,4 @@
-import { assemble, hullModel, onFace, placePart, standingFor, type Assembly, type PlacedPart } from '../assembly';
+import { hullModel, onFace, placePart, standingFor, type Assembly, type PlacedPart } from '../assembly';
 import type { Conversion, Placement } from '../document';
 import {
   axisOf,
@@ -59,11 +59,7 @@ interface Shift {
  * as they get better: no proof, but what it says of its place is exact.
  * @returns undefined where the part has a place after all
  */
-export function nearestShortfall(
-  document: Conversion,
-  id: string,
-  around: Assembly = assemble(document),
-): Shortfall | undefined {
+export function nearestShortfall(document: Conversion, id: string, around: Assembly): Shortfall | undefined {
   const assembly: Assembly = { ...around, parts: around.parts.filter((p) => p.id !== id) };
   let ways = waysOf(document, assembly, id, false);
   // Where the brief leaves it no face at all, the nearest one that it forbids.

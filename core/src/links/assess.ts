@@ -1,11 +1,11 @@
-import { assemble, type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Assessed } from '../station';
 import { linksFindings } from './findings';
 import { linksReport, type LinksReport } from './report';
 
 /** Are there enough lanes, ports and bandwidth; does the picture come up? Pure. */
-export function assessLinks(document: Conversion, assembly: Assembly = assemble(document)): Assessed<LinksReport> {
+export function assessLinks(document: Conversion, assembly: Assembly): Assessed<LinksReport> {
   const report = linksReport(document, assembly);
   return {
     report,

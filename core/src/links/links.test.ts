@@ -31,7 +31,7 @@ const stool = demo('piano-stool');
 const deck = demo('tape-deck');
 const after = (document: Conversion, ...changes: Change[]) =>
   changes.reduce((d, change) => applyChange(d, change).document, document);
-const said = (document: Conversion) => assessLinks(document).findings;
+const said = (document: Conversion) => assessLinks(document, assemble(document)).findings;
 const empty = newConversion('Links', defaultBox());
 const tree = (nodes: Record<string, LinkNode>, usage: Conversion['links']['usage'] = 'all') => ({
   ...empty,

@@ -1,3 +1,4 @@
+import { assemble } from '../assembly';
 import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { WAVE, DONGLE_APART } from '../standards';
@@ -6,7 +7,7 @@ import { linkTree, mayHang } from './tree/tree';
 
 /** Changes that would help against a finding of this station; each is made on a copy and assessed again. */
 export function linksRemedies(document: Conversion, finding: Finding): Remedy[] {
-  const before = assessLinks(document).findings;
+  const before = assessLinks(document, assemble(document)).findings;
   const rank = (findings: readonly Finding[]) =>
     findings.filter((f) => f.verdict === 'stop').length * 1000 + findings.filter((f) => f.verdict === 'warn').length;
   return candidates(document, finding)
@@ -14,7 +15,7 @@ export function linksRemedies(document: Conversion, finding: Finding): Remedy[] 
       try {
         const { document: next, operations } = applyChange(document, change);
         if (validationIssuesAfter(next, operations).length > 0) return false;
-        const after = assessLinks(next).findings;
+        const after = assessLinks(next, assemble(next)).findings;
         const then = after.find((f) => f.id === finding.id);
         return (!then || RANK[then.verdict] > RANK[finding.verdict]) && rank(after) < rank(before);
       } catch {

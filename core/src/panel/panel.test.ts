@@ -54,7 +54,7 @@ const match = (controls: PanelControl[], headers: PanelHeader[]) =>
     Object.fromEntries(headers.map((h, i) => [`header-${i + 1}`, h])),
     () => 14,
   );
-const said = (document: Conversion) => assessPanel(document).findings;
+const said = (document: Conversion) => assessPanel(document, assemble(document)).findings;
 
 describe('ways', () => {
   it('a button goes straight to the power switch; a latching one must not', () => {

@@ -6,7 +6,7 @@ import { panelReport } from './report';
 
 /** Changes that would help against a finding of this station; each is made on a copy and assessed again. */
 export function panelRemedies(document: Conversion, finding: Finding): Remedy[] {
-  const before = assessPanel(document).findings;
+  const before = assessPanel(document, assemble(document)).findings;
   const stops = (findings: readonly Finding[]) =>
     new Set(findings.filter((f) => f.verdict === 'stop').map((f) => f.id));
   const known = stops(before);
@@ -15,7 +15,7 @@ export function panelRemedies(document: Conversion, finding: Finding): Remedy[] 
       try {
         const { document: next, operations } = applyChange(document, change);
         if (validationIssuesAfter(next, operations).length > 0) return false;
-        const after = assessPanel(next).findings;
+        const after = assessPanel(next, assemble(next)).findings;
         const then = after.find((f) => f.id === finding.id);
         const milder = !then || RANK[then.verdict] > RANK[finding.verdict];
         return milder && [...stops(after)].every((id) => known.has(id));

@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion, TargetFigures } from '../document';
 import { recent, type Assessed } from '../station';
 import { powerFindings } from './findings';
@@ -18,7 +18,7 @@ const assessed = recent(
 );
 
 /** How the machine is fed, at once: wires come after their ways are known. Kept for Proof, which asks too. Pure. */
-export const assessPower = (document: Conversion, assembly: Assembly = assemble(document)): Assessed<PowerReport> =>
+export const assessPower = (document: Conversion, assembly: Assembly): Assessed<PowerReport> =>
   assessed([document, assembly]);
 
 function assess(document: Conversion, assembly: Assembly): Assessed<PowerReport> {

@@ -32,7 +32,7 @@ const demo = (name: string) =>
 const deck = demo('tape-deck');
 const after = (document: Conversion, ...changes: Change[]) =>
   changes.reduce((d, change) => applyChange(d, change).document, document);
-const said = (document: Conversion) => assessPower(document).findings;
+const said = (document: Conversion) => assessPower(document, assemble(document)).findings;
 const add = (id: string, key: string): Change => ({ type: 'addPart', id, part: partFrom(standardPart(key)!, id) });
 
 describe('wires', () => {

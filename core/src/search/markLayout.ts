@@ -1,4 +1,4 @@
-import { assemble, placePart, pluggedIn, type Assembly } from '../assembly';
+import { placePart, pluggedIn, type Assembly } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
 import { balanceOf, faceReaches, facesHold, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
 import type { Vec3 } from '../solid';
@@ -51,7 +51,7 @@ function wishesHold(document: Conversion, wishes: readonly Wish[], assembly: Ass
 }
 
 /** Marks a plan as it stands, whatever is wrong with it, and counts what stops. */
-export function markPlan(document: Conversion, assembly: Assembly = assemble(document)): Marked & { stops: number } {
+export function markPlan(document: Conversion, assembly: Assembly): Marked & { stops: number } {
   const margins = marginsOf(assembly);
   const reaches = assembly.parts.map((p) => ({ id: p.id, all: faceReaches(assembly, p) }));
   const blind = reaches.flatMap((r) => r.all).filter((r) => r.face.mustReachOutside && !(r.reaches && r.onWall));

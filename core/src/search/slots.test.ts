@@ -87,7 +87,7 @@ describe('a card in the slot of a board', () => {
 
   it('comes out straight away from the board, before it', () => {
     const document = plugged(260);
-    const { first, steps, trapped } = orderOf(document);
+    const { first, steps, trapped } = orderOf(document, assemble(document));
     expect(trapped).toEqual([]);
     expect(first).toMatchObject({ 'card-1': [], 'board-1': ['card-1'] });
     expect(steps.find((s) => s.parts.includes('card-1'))!.legs.at(-1)!.direction).toBe('bottom');
@@ -96,7 +96,7 @@ describe('a card in the slot of a board', () => {
     const at: Placement = { x: 60, y: 60, z: 12, rear: 'rear', top: 'right', locked: false };
     const lying = withPlacements(document, movedWithPlugged(document, inSlots, 'board-1', at));
     expect(stops(assemble(lying))).toEqual([]);
-    const last = orderOf(lying).steps.at(-1)!;
+    const last = orderOf(lying, assemble(lying)).steps.at(-1)!;
     expect(last.parts).toEqual(['card-1']);
     expect(last.legs.map((leg) => leg.direction)).toEqual(['bottom', 'left']);
     expect(last.legs[1]!.by).toBeGreaterThanOrEqual(9);

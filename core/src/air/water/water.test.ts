@@ -97,8 +97,10 @@ describe('a loop in the deck', () => {
 
   it('says what is missing: a radiator, a place to fill it', () => {
     const without = after(wet, { type: 'setLoop', loop: { ...LOOP, order: ['board-1'] } });
-    expect(assessAir(without).findings.find((f) => f.id === 'air/water/missing')).toMatchObject({ verdict: 'stop' });
-    expect(assessAir(wet).findings.some((f) => f.id === 'air/water/filled')).toBe(true);
+    expect(assessAir(without, assemble(without)).findings.find((f) => f.id === 'air/water/missing')).toMatchObject({
+      verdict: 'stop',
+    });
+    expect(assessAir(wet, assemble(wet)).findings.some((f) => f.id === 'air/water/filled')).toBe(true);
   });
 
   it('what is taken out of the kit leaves the loop', () =>

@@ -307,12 +307,12 @@ describe('a drive in a shell that has holes', () => {
       };
       return applyChange(d, { type: 'adjustOpening', key: keyOf(o), name: o.name, patch: { made } }).document;
     }, placed);
-    const off = assessCut(drilled).findings.filter((f) => f.id.startsWith('cut/made'));
+    const off = assessCut(drilled, assemble(drilled)).findings.filter((f) => f.id.startsWith('cut/made'));
     expect(off.length).toBeGreaterThan(0);
     const way = cutRemedies(drilled, off[0]!).find((r) => r.id === 'on-drilled')!;
     const done = applyChange(drilled, way.change).document;
     expect(done.layout.placements['drive-1']!.tilt).toEqual({ axis: 'z', degrees: 1.4 });
-    expect(assessCut(done).findings.filter((f) => f.id.startsWith('cut/made'))).toEqual([]);
+    expect(assessCut(done, assemble(done)).findings.filter((f) => f.id.startsWith('cut/made'))).toEqual([]);
     // Its margins know that it stands there more exactly than anything that is only marked out.
     const play = (d: Conversion) =>
       judge(

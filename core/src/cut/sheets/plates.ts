@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../../assembly';
+import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Point2 } from '../../solid';
 import { wallWorks } from '../findings/walls';
@@ -11,7 +11,7 @@ const PLATE_EDGE = 5;
 const PLATE_SCREW = 3.4;
 
 /** Every thin plate that stands behind a larger opening, as a sheet of its own. */
-export function plateSheets(document: Conversion, assembly: Assembly = assemble(document)): Sheet[] {
+export function plateSheets(document: Conversion, assembly: Assembly): Sheet[] {
   return wallWorks(document, assembly, openingsOf(document, assembly))
     .filter((w) => w.how === 'plate')
     .map(({ opening, width, height, thickness, key }): Sheet => {

@@ -1,4 +1,4 @@
-import { assemble, onFace, wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import { onFace, wallOf, type Assembly, type FaceFrame } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import { faceName } from '../../fit';
 import { formatLength, type LengthUnit } from '../../quantity';
@@ -20,7 +20,7 @@ const HATCH = 4; // distance of hatch lines, mm
 const LABEL = { size: 3.5, below: 2.5 };
 
 /** Faces that have something to cut or drill. */
-export function facesToCut(document: Conversion, assembly: Assembly = assemble(document)): FaceId[] {
+export function facesToCut(document: Conversion, assembly: Assembly): FaceId[] {
   const wanted = new Set(
     openingsOf(document, assembly)
       .filter((o) => !o.inExisting && !o.made)
@@ -30,7 +30,7 @@ export function facesToCut(document: Conversion, assembly: Assembly = assemble(d
 }
 
 /** Faces, trays and floors of drawers that have something to cut or drill: each has its sheet. */
-export const sheetsToCut = (document: Conversion, assembly: Assembly = assemble(document)): string[] => [
+export const sheetsToCut = (document: Conversion, assembly: Assembly): string[] => [
   ...facesToCut(document, assembly),
   ...carriersToCut(document, assembly),
 ];
@@ -43,12 +43,7 @@ export const SHEET_VARIANTS = ['full', 'punch', 'transfer'] as const;
 export type SheetVariant = (typeof SHEET_VARIANTS)[number];
 
 /** The drawing of one face: outline, datum, openings, holes with crosses, existing openings, what to keep. */
-export function sheetOf(
-  document: Conversion,
-  face: FaceId,
-  assembly: Assembly = assemble(document),
-  variant: SheetVariant = 'full',
-): Sheet {
+export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly, variant: SheetVariant = 'full'): Sheet {
   const isFace = assembly.hull.frames.some((f) => f.face === face);
   const full = (isFace ? undefined : carrierSheet(document, assembly, face)) ?? fullSheet(document, face, assembly);
   return variant === 'full' ? full : variant === 'punch' ? punched(full) : transferred(full);

@@ -74,7 +74,7 @@ describe('an arched face laid flat', () => {
     };
     const document = applyChange(arched, hole).document;
     const arch = of(false);
-    const sheet = sheetOf(document, 'top');
+    const sheet = sheetOf(document, 'top', assemble(document));
     expect(arch.along === 0 ? sheet.width : sheet.height).toBeCloseTo(arch.length, 6);
     expect(sheet.caption).toContain('laid flat');
     const [window, screw] = sheet.holes;

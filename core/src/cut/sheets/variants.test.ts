@@ -52,11 +52,14 @@ describe('paper', () => {
 });
 
 describe('variants', () => {
-  const faces = facesToCut(deck);
+  const faces = facesToCut(deck, assemble(deck));
   it.each(faces)('centres to punch of the %s are the full sheet’s, and nothing else is drawn but its edge', (face) => {
     for (const mirrored of [[], [face]]) {
       const document = applyChange(deck, { type: 'setCut', cut: { mirrored } }).document;
-      const [full, punch] = [sheetOf(document, face), sheetOf(document, face, undefined, 'punch')];
+      const [full, punch] = [
+        sheetOf(document, face, assemble(document)),
+        sheetOf(document, face, assemble(document), 'punch'),
+      ];
       const dots = punch.items.flatMap((i) => (i.kind === 'circle' ? [i.centre] : []));
       const centres = full.items.flatMap((i) =>
         (i.layer === 'cut' || i.layer === 'drill') && i.kind !== 'line' && i.kind !== 'text' ? [i.centre] : [],
@@ -69,7 +72,7 @@ describe('variants', () => {
   });
 
   it.each(faces)('the transfer of the %s is its lines, mirrored: twice mirrored it is itself', (face) => {
-    const [full, transfer] = [sheetOf(deck, face), sheetOf(deck, face, undefined, 'transfer')];
+    const [full, transfer] = [sheetOf(deck, face, assemble(deck)), sheetOf(deck, face, assemble(deck), 'transfer')];
     const circles = (sheet: Sheet) =>
       sheet.items.flatMap((i) => (i.kind === 'circle' && i.layer === 'drill' ? [i.centre] : []));
     expect(circles(transfer).map(([u, v]) => [full.width - u, v])).toEqual(

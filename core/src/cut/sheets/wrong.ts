@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../../assembly';
+import type { Assembly } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import { faceName } from '../../fit';
 import { insideFace } from '../findings/webs';
@@ -9,11 +9,7 @@ import { freeAreaOf } from '../vents/pattern';
  * Why a sheet of a face would be wrong; undefined where it is not. A sheet that can’t be cut by is not written.
  * An opening that reaches over its face, or a pattern that can’t be drawn.
  */
-export function wrongSheet(
-  document: Conversion,
-  face: FaceId,
-  assembly: Assembly = assemble(document),
-): string | undefined {
+export function wrongSheet(document: Conversion, face: FaceId, assembly: Assembly): string | undefined {
   const frame = assembly.hull.frames.find((f) => f.face === face);
   if (!frame) return `The shell has no face “${face}”.`;
   for (const o of openingsOf(document, assembly)) {

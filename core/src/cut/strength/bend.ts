@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../../assembly';
+import type { Assembly } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import type { Point2 } from '../../solid';
 import { openingsOf } from '../openings/derived';
@@ -102,9 +102,9 @@ const UNSEEN = 0.5;
 export function bend(
   document: Conversion,
   face: FaceId,
+  assembly: Assembly,
   hold: EdgeHold = 'supported',
   tell: (share: number, what: string) => void = () => undefined,
-  assembly: Assembly = assemble(document),
 ): Bent {
   const panel = panelOf(document, assembly, face, hold);
   const { nx, ny, dx, dy, low } = panel;

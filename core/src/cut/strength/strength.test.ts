@@ -138,9 +138,9 @@ describe('a floor', () => {
 
   it('bends more once it is cut, and less with a strip, an angle or a batten across', () => {
     const document = box(drive, hatch(120, 160));
-    const bent = bend(document, 'bottom');
+    const bent = bend(document, 'bottom', assemble(document));
     expect(bent.after).toBeGreaterThan(1.05 * bent.before);
-    expect(bend(box(drive), 'bottom').after).toBeCloseTo(bent.before, 9);
+    expect(bend(box(drive), 'bottom', assemble(box(drive))).after).toBeCloseTo(bent.before, 9);
     for (const { most, line } of bent.stiffened) {
       expect(most).toBeLessThan(0.9 * bent.after);
       if (!line) continue;
@@ -151,7 +151,7 @@ describe('a floor', () => {
       else expect(Math.abs(from[1] - 150)).toBeGreaterThan(80);
     }
     // A frame lies around the hatch, a few elements wide at most, and helps less than the same angle from rim to rim may.
-    const { frame } = bend(document, 'bottom', 'supported').stiffened.find((s) => s.frame)!;
+    const { frame } = bend(document, 'bottom', assemble(document), 'supported').stiffened.find((s) => s.frame)!;
     const us = frame!.map((p) => p[0]);
     const vs = frame!.map((p) => p[1]);
     expect(Math.min(...us)).toBeLessThanOrEqual(250);

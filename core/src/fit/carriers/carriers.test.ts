@@ -160,7 +160,9 @@ describe('what stands on a tray', () => {
       resized(document, 'tray-1', { ...tray, held: 'blocks', off: { ...tray.off, left: 40 } }),
     );
     expect(heldOn(cut, assemble(cut), 'board-1')).toMatchObject({ held: 2, beyond: 2 });
-    expect(assessFit(cut).findings.find((f) => f.id === 'fit/board-1/beyond-tray')?.sentence).toContain('2 of 4 holes');
+    expect(assessFit(cut, assemble(cut)).findings.find((f) => f.id === 'fit/board-1/beyond-tray')?.sentence).toContain(
+      '2 of 4 holes',
+    );
   });
   it('is found a place with its tray: nothing of both is in the way there', () => {
     const { document } = onTray();
@@ -174,7 +176,7 @@ describe('what stands on a tray', () => {
       document,
       ...Object.entries(moved).map(([id, placement]): Change => ({ type: 'placePart', id, placement })),
     );
-    expect(assessFit(placed).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
+    expect(assessFit(placed, assemble(placed)).findings.filter((f) => f.verdict === 'stop')).toEqual([]);
     // The board’s sockets reach the wall: that is what fixes the tray.
     expect(Math.abs(placed.layout.placements['board-1']!.y - document.layout.placements['board-1']!.y)).toBeGreaterThan(
       1,
@@ -237,7 +239,7 @@ describe('the room behind a tray', () => {
         ([id, placement]): Change => ({ type: 'placePart', id, placement }),
       ),
     );
-    const finding = assessFit(low).findings.find((f) => f.id === 'fit/tray-1/behind');
+    const finding = assessFit(low, assemble(low)).findings.find((f) => f.id === 'fit/tray-1/behind');
     expect(finding?.verdict).toBe('warn');
     expect(finding?.sentence).toContain('3.0 mm are free to the floor');
   });
@@ -275,6 +277,6 @@ describe('what stands on a frame', () => {
     expect(validationIssuesOf(on)).toEqual([]);
     const grams = document.kit.parts['tray-1']!.mass + document.kit.parts['board-1']!.mass;
     expect(frameLoad(on, 'frame-1')!.load).toBeCloseTo(grams / 1000, 6);
-    expect(assessFit(on).findings.find((f) => f.id === 'fit/frame-1/sag')?.sentence).toContain('sags');
+    expect(assessFit(on, assemble(on)).findings.find((f) => f.id === 'fit/frame-1/sag')?.sentence).toContain('sags');
   });
 });

@@ -31,7 +31,8 @@ describe('the rails of a drawer', () => {
   });
   it('stop under what they are rated for, warn up to twice, and say nothing beyond', () => {
     const load = drawerLoad(cabinet, assemble(cabinet), 'drawer-1');
-    const verdict = (kg: number) => assessFit(rated(kg)).findings.find((f) => f.id === 'fit/rails/drawer-1')?.verdict;
+    const verdict = (kg: number) =>
+      assessFit(rated(kg), assemble(rated(kg))).findings.find((f) => f.id === 'fit/rails/drawer-1')?.verdict;
     expect(verdict(load * 0.99)).toBe('stop');
     expect(verdict(load * 1.5)).toBe('warn');
     expect(verdict(load * 2.01)).toBeUndefined();
@@ -59,7 +60,8 @@ describe('what is over and under a drawer that is out', () => {
     expect(below!.left.value).toBeCloseTo(low - (66 - 46), 6);
   });
   it('stops at what it meets and says nothing where nothing is said to be there', () => {
-    const said = (document: Conversion) => assessFit(document).findings.filter((f) => f.id.startsWith('fit/around/'));
+    const said = (document: Conversion) =>
+      assessFit(document, assemble(document)).findings.filter((f) => f.id.startsWith('fit/around/'));
     expect(said(cabinet)).toEqual([]);
     expect(said(around({ above: measured(200), below: measured(200) }))).toEqual([]);
     const tall = structuredClone(around({ above: measured(0) }));
@@ -130,7 +132,7 @@ describe('what is over and under a drawer that is out', () => {
     // Turned to the side, the plug meets no floor and nothing is cut.
     const turned = structuredClone(document);
     turned.kit.parts['hub-1']!.own!.blocks['socket-1']!.direction = 'left';
-    expect(assessFit(turned).findings.some((f) => f.id === 'fit/floor/drawer-1')).toBe(false);
+    expect(assessFit(turned, assemble(turned)).findings.some((f) => f.id === 'fit/floor/drawer-1')).toBe(false);
   });
 });
 

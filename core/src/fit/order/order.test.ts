@@ -95,7 +95,7 @@ describe('the order', () => {
 
   it('of a stack is from the floor up, straight down each', () => {
     const document = stacked([[100, 100, 3], [100, 100, 40], [100, 100, 80]]); // prettier-ignore
-    const order = orderOf(document);
+    const order = orderOf(document, assemble(document));
     expect(order.steps.map((s) => s.parts[0])).toEqual(['drive-0', 'drive-1', 'drive-2']);
     expect(order.trapped).toEqual([]);
     // There is room beside the stack: each may also slide aside and then up.
@@ -109,7 +109,7 @@ describe('the order', () => {
       measured(60),
     ]);
     const document = applyChange(stacked([[100, 100, 3], [100, 100, 70]]), { type: 'setFeature', id: 'shelf-1', feature: shelf }).document; // prettier-ignore
-    const order = orderOf(document);
+    const order = orderOf(document, assemble(document));
     expect(order.trapped).toEqual(['drive-0']);
     expect(order.steps.map((s) => s.parts)).toEqual([['drive-1']]);
   });
@@ -138,12 +138,12 @@ describe('the order', () => {
       return document;
     };
     // The drive is 69.85 wide, from 160 on.
-    expect(orderOf(behind(80)).trapped).toEqual([]);
-    expect(orderOf(behind(60)).trapped).toEqual(['drive-0']);
+    expect(orderOf(behind(80), assemble(behind(80))).trapped).toEqual([]);
+    expect(orderOf(behind(60), assemble(behind(60))).trapped).toEqual(['drive-0']);
   });
 
   it('of the demo puts the board in first and takes its card and fan out before it', () => {
-    const order = orderOf(deck);
+    const order = orderOf(deck, assemble(deck));
     expect(order.steps[0]!.parts).toEqual(['board-1']);
     expect(order.first['board-1']!.sort()).toEqual(['card-1', 'fan-1']);
     const ways = waysOut(deck, assemble(deck));

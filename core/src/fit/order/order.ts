@@ -1,4 +1,4 @@
-import { assemble, type Assembly } from '../../assembly';
+import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
 import { opposite } from '../../solid';
@@ -51,7 +51,7 @@ const EXACT = 12;
  */
 export function orderOf(
   document: Conversion,
-  assembly: Assembly = assemble(document),
+  assembly: Assembly,
   known: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, assembly),
 ): Order {
   const ways = new Map(known);

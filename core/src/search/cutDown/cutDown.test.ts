@@ -61,7 +61,7 @@ describe('a shell that is cut down', () => {
     ];
     for (const [hull, axis, from, to] of hulls) {
       const document = newConversion('One', hull);
-      const after = afterCut(document, cutDown(document, { axis, from, to }));
+      const after = afterCut(document, cutDown(document, { axis, from, to }, assemble(document)));
       kernel.scope((make) => {
         const solid = (d: Conversion) => make.loft(hullModel(d.shell).outer);
         const half = (low: number, high: number, by: number) => {
@@ -82,7 +82,7 @@ describe('a shell that is cut down', () => {
   });
   it('keeps all distances on either side, and pulls the rest nearer by what comes out', () => {
     const document = box();
-    const cut = cutDown(document, { axis: 0, from: 190, to: 310 });
+    const cut = cutDown(document, { axis: 0, from: 190, to: 310 }, assemble(document));
     expect(cut.inTheWay).toEqual([]);
     const after = afterCut(document, cut);
     expect(validationIssuesOf(after)).toEqual([]);
@@ -97,7 +97,7 @@ describe('a shell that is cut down', () => {
     const document = box();
     const { document: after, inverse } = applyChange(
       document,
-      cutDown(document, { axis: 0, from: 190, to: 310 }).change,
+      cutDown(document, { axis: 0, from: 190, to: 310 }, assemble(document)).change,
     );
     expect(after).not.toEqual(document);
     expect(applyOperations(after, inverse).document).toEqual(document);
@@ -130,7 +130,7 @@ describe('a shell that is cut down', () => {
             } as Conversion['shell']['openings'][string];
           });
           const to = from + size;
-          const cut = cutDown(document, { axis, from, to });
+          const cut = cutDown(document, { axis, from, to }, assemble(document));
           const after = afterCut(document, cut);
           const [was, is] = [openingsInSpace(document), openingsInSpace(after)];
           const length = (d: Conversion) => assemble(d).hull.innerHigh[axis];
@@ -176,7 +176,7 @@ describe('a shell that is cut down', () => {
       'row-1': feature('Row', 150, 10, { copies: { kind: 'row', axis: 'x', count: 4, pitch: measured(60) } }),
     });
     expect(validationIssuesOf(document)).toEqual([]);
-    const cut = cutDown(document, { axis: 0, from: 200, to: 300 });
+    const cut = cutDown(document, { axis: 0, from: 200, to: 300 }, assemble(document));
     expect(cut.shorter).toEqual(['Rib']);
     expect(cut.lost.map((l) => l.name)).toEqual(['Knob', '2 of Row']);
     const after = afterCut(document, cut);
@@ -189,20 +189,22 @@ describe('a shell that is cut down', () => {
   });
   it('says why its halves would not meet, and what is in the way', () => {
     const wedge = newConversion('Wedge', defaultWedge());
-    expect(() => cutDown(wedge, { axis: 1, from: 60, to: 100 })).toThrow('slopes there');
-    expect(() => cutDown(wedge, { axis: 2, from: 20, to: 149 })).toThrow('has a corner at');
+    expect(() => cutDown(wedge, { axis: 1, from: 60, to: 100 }, assemble(wedge))).toThrow('slopes there');
+    expect(() => cutDown(wedge, { axis: 2, from: 20, to: 149 }, assemble(wedge))).toThrow('has a corner at');
     const document = box();
-    expect(() => cutDown(document, { axis: 0, from: 0, to: 50 })).toThrow(
+    expect(() => cutDown(document, { axis: 0, from: 0, to: 50 }, assemble(document))).toThrow(
       'takes an end wall with it: cut between 3.0 and 497.0 mm',
     );
-    expect(() => cutDown(document, { axis: 0, from: 90, to: 80 })).toThrow('the second is over the first');
-    expect(() => cutDown(document, { axis: 0, from: NaN, to: 80 })).toThrow('is none');
-    expect(() => cutDown(document, { axis: 2, from: 270, to: 290 })).toThrow('The joint of');
-    const met = cutDown(document, { axis: 0, from: 50, to: 80 });
+    expect(() => cutDown(document, { axis: 0, from: 90, to: 80 }, assemble(document))).toThrow(
+      'the second is over the first',
+    );
+    expect(() => cutDown(document, { axis: 0, from: NaN, to: 80 }, assemble(document))).toThrow('is none');
+    expect(() => cutDown(document, { axis: 2, from: 270, to: 290 }, assemble(document))).toThrow('The joint of');
+    const met = cutDown(document, { axis: 0, from: 50, to: 80 }, assemble(document));
     expect(met.inTheWay.map((p) => p.id)).toEqual(['drive-1']);
     expect(() => afterCut(document, met)).toThrow('move them first');
     const tub = newConversion('Tub', defaultTub());
-    expect(() => cutDown(tub, { axis: 2, from: 20, to: 40 })).toThrow('another outline at every height');
+    expect(() => cutDown(tub, { axis: 2, from: 20, to: 40 }, assemble(tub))).toThrow('another outline at every height');
   });
 });
 
@@ -226,7 +228,7 @@ describe('how far a shell can be cut down', () => {
     let most = 0;
     for (let d = 10; d <= 200; d++) {
       try {
-        const cut = cutDown(document, { axis: 0, from: first.from, to: first.from + d });
+        const cut = cutDown(document, { axis: 0, from: first.from, to: first.from + d }, assemble(document));
         if (cut.inTheWay.length === 0 && stops(afterCut(document, cut)).length === 0) most = d;
       } catch {
         break;
@@ -236,7 +238,7 @@ describe('how far a shell can be cut down', () => {
   });
   it('goes further when parts are placed anew, never less far, and everything is in what is left', () => {
     const document = box();
-    const assess = (plan: Conversion) => assessFit(plan).findings;
+    const assess = (plan: Conversion) => assessFit(plan, assemble(plan)).findings;
     const [stays, told] = [howFar(document, { assess }), [] as number[]];
     const litres = ([x, y, z]: readonly number[]) => x! * y! * z!;
     const found = howFarAnew(document, { assess, onFound: ({ after }) => told.push(litres(after)) })!;

@@ -1,4 +1,4 @@
-import { assemble, hullModel, type Assembly } from '../../assembly';
+import { hullModel, type Assembly } from '../../assembly';
 import { applyChange, rowMates, type Conversion } from '../../document';
 import { bodyPast } from './bodies';
 import { featurePast } from './features';
@@ -12,7 +12,7 @@ export type { CutDown } from './told';
  * Cuts a shell along two planes and joins it: hull, features, bodies, openings and parts beyond go nearer by what comes out.
  * @throws Error where the halves do not meet, or the joint of a lid or door lies in what comes out
  */
-export function cutDown(document: Conversion, slab: Slab, assembly: Assembly = assemble(document)): CutDown {
+export function cutDown(document: Conversion, slab: Slab, assembly: Assembly): CutDown {
   const hull = shorterHull(document.shell.hull, slab);
   const told: Told = { shorter: [], lost: [], inTheWay: [], lines: [], changes: [{ type: 'setHull', hull }], sawn: 0 };
   const bodies = Object.entries(document.shell.bodies);

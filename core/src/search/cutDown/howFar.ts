@@ -112,7 +112,7 @@ function tryCut(
 ): CutDown | undefined {
   let cut: CutDown;
   try {
-    cut = cutDown(document, { axis, from, to });
+    cut = cutDown(document, { axis, from, to }, assemble(document));
   } catch {
     return undefined;
   }

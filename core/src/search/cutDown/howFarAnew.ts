@@ -122,7 +122,7 @@ function tryPiece(
   const cutOf = (from: Conversion): { cut: CutDown; made: Conversion } | undefined => {
     let cut: CutDown;
     try {
-      cut = cutDown(from, slab);
+      cut = cutDown(from, slab, assemble(from));
     } catch {
       return undefined;
     }

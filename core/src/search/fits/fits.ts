@@ -1,3 +1,4 @@
+import { assemble } from '../../assembly';
 import { nextId, type Change, type Conversion, type Part } from '../../document';
 import { faceName, nameOf, nearestShortfall } from '../../fit';
 import { partFrom } from '../../parts';
@@ -164,7 +165,7 @@ function no(
   stopped: string | undefined,
 ): Pick<FitOption, 'fits' | 'shortfall' | 'stopped'> {
   if (stopped !== undefined) return { fits: 'no', stopped };
-  const shortfall = nearestShortfall(withPart(document, id, part), id);
+  const shortfall = nearestShortfall(withPart(document, id, part), id, assemble(withPart(document, id, part)));
   const about = shortfall?.by[0]?.about;
   if (!shortfall || !about) return { fits: 'no' };
   const against = about.kind === 'face' ? `the ${faceName(document, about.id).toLowerCase()}` : nameOf(document, about);

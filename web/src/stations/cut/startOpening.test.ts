@@ -27,7 +27,7 @@ describe('an opening that is added', () => {
     const small = STARTS.flatMap((g) => g.starts).find((s) => s.key === 'button/16')!;
     for (const face of ['rear', 'left', 'right', 'top', 'front']) {
       const document = put(started(deck, 'cut-1', small, face));
-      const own = assessCut(document).findings.filter(
+      const own = assessCut(document, assemble(document)).findings.filter(
         (f) => /cut\/(web|behind)/.test(f.id) && f.about.some((a) => a.id === 'cut-1'),
       );
       expect(own).toEqual([]);

@@ -1,3 +1,4 @@
+import { assemble } from '@young-shell/core/assembly';
 import { POLICIES } from '@young-shell/core/brief';
 import { cutDown, type CutDown } from '@young-shell/core/search';
 import { useMemo, useState } from 'react';
@@ -25,7 +26,7 @@ export function CutItDown() {
   const [to, setTo] = useState(130);
   const found = useMemo((): CutDown | string => {
     try {
-      return cutDown(document, { axis: Number(axis) as CutDown['axis'], from, to });
+      return cutDown(document, { axis: Number(axis) as CutDown['axis'], from, to }, assemble(document));
     } catch (error) {
       return (error as Error).message;
     }
