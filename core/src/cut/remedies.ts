@@ -192,8 +192,8 @@ function patternRemedies(document: Conversion, assembly: Assembly, opening: CutO
   }
   const change: Change = { type: 'setCutOpening', id: opening.group, opening: { ...own, pattern: next } };
   const before = assessCut(document, assemble(document)).report.air[opening.id]?.free ?? 0;
-  const next = applyChange(document, change).document;
-  const after = assessCut(next, assemble(next)).report.air[opening.id]?.free ?? 0;
+  const then = applyChange(document, change).document;
+  const after = assessCut(then, assemble(then)).report.air[opening.id]?.free ?? 0;
   return [
     {
       id: 'pattern',
