@@ -46,7 +46,7 @@ export function Scene3d({
   return (
     <Canvas
       frameloop="demand"
-      dpr={1}
+      dpr={Math.min(1, window.devicePixelRatio)}
       camera={{ fov: 30, near: 10, far: 12000, up: [0, 0, 1] }}
       onCreated={begin}
       aria-label="The shell in three dimensions"

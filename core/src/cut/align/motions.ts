@@ -242,7 +242,7 @@ export function fitted(
   };
 }
 
-/** Two round holes on two: in line with them, half of what their distances differ by at either end. */
+/** Two round holes on two, in line with them: the difference of their distances shared out so that the least play left is most. */
 function twoOnTwo(
   part: readonly PlayHole[],
   shell: readonly PlayHole[],
@@ -262,9 +262,9 @@ function twoOnTwo(
   const length = Math.hypot(...way);
   const over = Math.hypot(...span) - length;
   const [one, other] = [part[a]!.play + from.play, part[b]!.play + to.play];
-  const slack = (one + other - Math.abs(over)) / 2;
-  // The first stands off by what leaves the same play at both ends.
-  const off = Math.sign(over) * (one - slack);
+  // Both ends give the same play, or the narrower hole lies on its own and the wider one takes the whole difference.
+  const slack = Math.min(one, other, (one + other - Math.abs(over)) / 2);
+  const off = Math.sign(over) * Math.min(one - slack, Math.abs(over));
   const unit = length > 0 ? [way[0] / length, way[1] / length] : [0, 0];
   return {
     angle,

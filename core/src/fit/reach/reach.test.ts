@@ -172,6 +172,24 @@ describe('a route', () => {
     expect(route.length).toBeLessThan(byHand * 1.02);
   });
 
+  it('goes round a motor whose size no binary number is, whatever the middle of it comes to', () => {
+    for (let k = 0; k < 12; k++) {
+      const [x, y, across] = [100.05 + 0.1 * k, 55.65 + 0.05 * k, 88.3];
+      const document = applyChange(empty([300, 200, 60]), {
+        type: 'setFeature',
+        id: 'motor-1',
+        feature: feature('Motor', { kind: 'cylinder', axis: 'z', diameter: measured(across), length: measured(60) }, [
+          measured(x),
+          measured(y),
+          measured(3),
+        ]),
+      }).document;
+      const { points } = run(document, socket([33, 103, 33], 'right'), socket([273, 103, 33], 'left'));
+      for (const [px, py] of points)
+        expect(Math.hypot(px - x - across / 2, py - y - across / 2), `${px}, ${py}`).toBeGreaterThan(across / 2 + 2.9);
+    }
+  });
+
   it.each([
     [6.2, true],
     [6.05, true],
@@ -208,11 +226,22 @@ describe('a route', () => {
     expect(route.length).toBe(Infinity);
   });
 
-  it('with a right angle is shorter than its corner by r (2 − π/2)', () => {
-    const points: Vec3[] = [[0, 0, 0], [100, 0, 0], [100, 80, 0]]; // prettier-ignore
-    const { length, radius } = rounded(points, 20);
-    expect(length).toBeCloseTo(180 - 20 * (2 - Math.PI / 2), 9);
-    expect(radius).toBeCloseTo(80, 9);
+  it('bends around the outside of a corner: by tangents and arc about a circle through it, in closed form', () => {
+    // Legs of d at a right angle: from both ends the tangent to a circle of r through the corner, and the arc between.
+    for (const [d, r] of [
+      [400, 20],
+      [900, 35],
+    ] as const) {
+      const points: Vec3[] = [[0, 0, 0], [d, 0, 0], [d, d, 0]]; // prettier-ignore
+      const { length, radius } = rounded(points, r);
+      const middle = Math.hypot(d * Math.SQRT1_2 - r, d * Math.SQRT1_2);
+      const tangent = Math.sqrt(middle ** 2 - r ** 2);
+      const arc = Math.PI - Math.atan2(d * Math.SQRT1_2, d * Math.SQRT1_2 - r) - Math.acos(r / middle);
+      const byHand = 2 * (tangent + r * arc);
+      expect(byHand - 2 * d).toBeGreaterThan(2);
+      expect(Math.abs(length - byHand)).toBeLessThan(0.03 * r);
+      expect(radius).toBeCloseTo(d, 9);
+    }
   });
 });
 

@@ -29,10 +29,8 @@ export function freeRoom(assembly: Assembly, thickness: number, step = STEP): Ce
     const high: Vec3 = [...shape.high];
     const r = round >= 0 ? (shape.high[(round + 1) % 3]! - shape.low[(round + 1) % 3]!) / 2 : 0;
     if (round >= 0)
-      for (const i of [(round + 1) % 3, (round + 2) % 3]) {
-        low[i] = low[i]! + r;
-        high[i] = high[i]! - r;
-      }
+      // Of a cylinder its axis is left, a line: rounding must not turn it inside out.
+      for (const i of [(round + 1) % 3, (round + 2) % 3]) low[i] = high[i] = (low[i]! + high[i]!) / 2;
     paintZone(positions, { low, high, round, radius: r, clear: radius, touch: 0 }, [0, 0, 0]);
   }
   return cellsOf(positions);

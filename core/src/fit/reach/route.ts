@@ -142,7 +142,31 @@ function pulled(way: readonly Vec3[], sees: Sight, bend: number): Vec3[] {
     points.push(way[j]!);
     i = j;
   }
-  return eased(points, sees, bend);
+  return tightened(eased(points, sees, bend), sees);
+}
+
+/** Rounds of pulling, and halvings of how far a corner goes. */
+const PULLS = { rounds: 3, halvings: 5 };
+
+/** Pulls every corner towards the straight line between its neighbours, as far as what it lies against lets it. */
+function tightened(points: readonly Vec3[], sees: Sight): Vec3[] {
+  const way = [...points];
+  for (let round = 0; round < PULLS.rounds; round++)
+    for (let i = 1; i + 1 < way.length; i++) {
+      const [before, here, next] = [way[i - 1]!, way[i]!, way[i + 1]!];
+      const [p, q] = [apart(before, here), apart(here, next)];
+      if (p + q < 1e-9) continue;
+      const on = (t: number) =>
+        [0, 1, 2].map((k) => here[k]! + t * (before[k]! + (p / (p + q)) * (next[k]! - before[k]!) - here[k]!)) as Vec3;
+      let [good, bad] = [0, 1];
+      for (let k = 0; k < PULLS.halvings; k++) {
+        const t = (good + bad) / 2;
+        if (sees(before, on(t)) && sees(on(t), next)) good = t;
+        else bad = t;
+      }
+      if (good > 0) way[i] = on(good);
+    }
+  return way;
 }
 
 /** Makes one corner of two that are too near to each other to bend, wherever what stands around allows it. */

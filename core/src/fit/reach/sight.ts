@@ -2,19 +2,53 @@ import type { Assembly, HullModel } from '../../assembly';
 import { contains, inPlane, type Axis, type Shape, type Vec3 } from '../../solid';
 import { obstaclesOf } from './room';
 
-/** `fromPlug`: the piece comes out of a plug, which may stand nearer to things than its cable runs later. */
-export type Sight = (p: Vec3, q: Vec3, fromPlug?: boolean) => boolean;
+/** Can two places be joined by a straight piece? */
+export type Sight = (p: Vec3, q: Vec3) => boolean;
 
-/** A plug may stand nearer to things than its cable runs later: by this share of the cable's radius. */
+/**
+ * A plug may stand nearer to things than its cable runs later: by this share of the cable's radius, so far from its end,
+ * mm. Common practice, no source.
+ */
 export const AT_PLUGS = 0.4;
+const PLUG_REACH = 20;
 
-/** Which places can be joined by a straight piece of something with a radius. */
+/** What a cable of a radius keeps free at a place, mm: less near its plugs. */
+export const keptFree = (at: Vec3, radius: number, ends: readonly Vec3[]): number =>
+  ends.some((end) => apart(at, end) < PLUG_REACH) ? radius * AT_PLUGS : radius - HAIR;
+
+/** What arithmetic is off by, mm. */
+const HAIR = 0.01;
+
+/** Which places can be joined by a straight piece of something with a radius, whose plugs end at `ends`. */
 export function sightIn(assembly: Assembly, radius: number, ends: readonly Vec3[]): Sight {
   const shapes = obstaclesOf(assembly).map(({ shape }) => shape);
-  return (p, q, fromPlug = false) => {
-    const r = fromPlug || ends.includes(p) || ends.includes(q) ? radius * AT_PLUGS : radius - 0.01;
-    return inCavity(assembly.hull, p, q, r) && !shapes.some((s) => crosses(p, q, s, r));
-  };
+  const joins = (p: Vec3, q: Vec3, r: number) =>
+    inCavity(assembly.hull, p, q, r) && !shapes.some((s) => crosses(p, q, s, r));
+  return (p, q) =>
+    joins(p, q, radius * AT_PLUGS) &&
+    beyond(p, q, ends).every(([from, to]) => joins(between(p, q, from), between(p, q, to), radius - HAIR));
+}
+
+const between = (p: Vec3, q: Vec3, t: number) => [0, 1, 2].map((i) => p[i]! + t * (q[i]! - p[i]!)) as Vec3;
+
+/** The pieces of a segment that are not near to any end, as shares of it. */
+function beyond(p: Vec3, q: Vec3, ends: readonly Vec3[]): [number, number][] {
+  const length = apart(p, q);
+  if (length < 1e-9) return [];
+  let left: [number, number][] = [[0, 1]];
+  for (const end of ends) {
+    const along = [0, 1, 2].reduce((sum, i) => sum + (end[i]! - p[i]!) * (q[i]! - p[i]!), 0) / length;
+    const aside = PLUG_REACH ** 2 - (apart(p, end) ** 2 - along ** 2);
+    if (aside <= 0) continue;
+    const half = Math.sqrt(aside);
+    const [from, to] = [(along - half) / length, (along + half) / length];
+    left = left.flatMap(([a, b]): [number, number][] =>
+      [[a, Math.min(b, from)] as const, [Math.max(a, to), b] as const]
+        .filter(([x, y]) => y - x > 1e-9)
+        .map(([x, y]) => [x, y]),
+    );
+  }
+  return left;
 }
 
 /**
