@@ -19,7 +19,9 @@ export function drawOf(part: Part): Draw {
   const usual = part.own ? ownDraw(part) : standardDraw(part);
   if (!part.draw) return usual;
   const more = Math.max(0, usual.start - usual.peak);
-  return { ...usual, ...part.draw, start: part.draw.peak + more, source: { kind: 'chosen', title: 'as the kit says' } };
+  // Whatever is typed in, the peak is the most.
+  const peak = Math.max(part.draw.idle, part.draw.typical, part.draw.peak);
+  return { ...usual, ...part.draw, peak, start: peak + more, source: { kind: 'chosen', title: 'as the kit says' } };
 }
 
 function standardDraw(part: Part): Draw {

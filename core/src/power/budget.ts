@@ -1,6 +1,6 @@
 import type { Conversion } from '../document';
 import { drawOf, kindOf } from '../parts';
-import { efficiencyAt, RAILS, RATINGS, type Rail } from '../standards';
+import { BRICK_RATINGS, efficiencyAt, RAILS, RATINGS, type Rail } from '../standards';
 
 export type LoadState = 'idle' | 'typical' | 'peak' | 'start';
 export const LOAD_STATES = ['idle', 'typical', 'peak', 'start'] as const;
@@ -28,7 +28,7 @@ export interface Budget {
 }
 
 /** A card’s load for milliseconds over its steady one. Common practice, no source. */
-const TRANSIENT = 2;
+export const TRANSIENT = 2;
 /** W of the standby rail while the machine runs or waits. Common practice, no source. */
 const STANDBY = 2.5;
 
@@ -55,19 +55,8 @@ export function budgetOf(document: Conversion): Budget {
       },
     ];
   });
-  const spinning = parts.filter((p) => p.watts.start > p.watts.peak);
-  if (document.power.staggered) for (const p of spinning.slice(1)) p.watts = { ...p.watts, start: p.watts.idle };
-  const loadOf = (state: LoadState): Load => {
-    const rails: Record<Rail, number> = { '12 V': 0, '5 V': 0, '3.3 V': 0, '5 V standby': STANDBY };
-    for (const { watts, rails: shares } of parts) {
-      // What a disc takes more while it spins up, its motor takes: on 12 V, or on 5 V where it has no other.
-      const more = state === 'start' ? Math.max(0, watts.start - watts.peak) : 0;
-      const motor: Rail = (shares['12 V'] ?? 0) > 0 ? '12 V' : '5 V';
-      for (const rail of RAILS)
-        rails[rail] += (watts[state] - more) * (shares[rail] ?? 0) + (rail === motor ? more : 0);
-    }
-    return { rails, total: RAILS.reduce((sum, rail) => sum + rails[rail], 0) };
-  };
+  if (document.power.staggered) oneAtATime(parts);
+  const loadOf = (state: LoadState) => sumOf(parts, state, true);
   const cards = parts.filter((p) => kindOf(document.kit.parts[p.part]!) === 'card');
   const loads = Object.fromEntries(LOAD_STATES.map((state) => [state, loadOf(state)])) as Budget['loads'];
   return {
@@ -75,6 +64,29 @@ export function budgetOf(document: Conversion): Budget {
     loads,
     transient: loads.peak.total + (TRANSIENT - 1) * cards.reduce((sum, p) => sum + p.watts.peak, 0),
   };
+}
+
+/** One drive spins up while the others wait: the one that takes most more than at idle. */
+function oneAtATime(parts: PartLoad[]): void {
+  const spinning = parts.filter((p) => p.watts.start > p.watts.peak);
+  const more = (p: PartLoad) => p.watts.start - p.watts.idle;
+  const most = spinning.reduce<PartLoad | undefined>(
+    (worst, p) => (!worst || more(p) > more(worst) ? p : worst),
+    undefined,
+  );
+  for (const p of spinning) if (p !== most) p.watts = { ...p.watts, start: p.watts.idle };
+}
+
+/** W of parts in a state, by rail. `standby`: with what the standby rail always gives. */
+export function sumOf(parts: readonly PartLoad[], state: LoadState, standby: boolean): Load {
+  const rails: Record<Rail, number> = { '12 V': 0, '5 V': 0, '3.3 V': 0, '5 V standby': standby ? STANDBY : 0 };
+  for (const { watts, rails: shares } of parts) {
+    // What a disc takes more while it spins up, its motor takes: on 12 V, or on 5 V where it has no other.
+    const more = state === 'start' ? Math.max(0, watts.start - watts.peak) : 0;
+    const motor: Rail = (shares['12 V'] ?? 0) > 0 ? '12 V' : '5 V';
+    for (const rail of RAILS) rails[rail] += (watts[state] - more) * (shares[rail] ?? 0) + (rail === motor ? more : 0);
+  }
+  return { rails, total: RAILS.reduce((sum, rail) => sum + rails[rail], 0) };
 }
 
 /** What a supply should be rated at. */
@@ -90,20 +102,20 @@ export interface Advice {
 /** At its peak no more than this share of what a supply gives. Common practice, no source. */
 export const MOST_LOADED = 0.85;
 
-/** Typical load 40–60 % and peak under 85 % of the rating. Common practice, no source. */
-export function adviceFor({ loads }: Budget): Advice {
+/**
+ * Typical load 40–60 % and peak under 85 % of the rating. Common practice, no source.
+ * @param kind bricks are sold from far less on
+ */
+export function adviceFor(loads: Readonly<Record<LoadState, Load>>, kind: 'supply' | 'brick' = 'supply'): Advice {
   const least = Math.max(loads.peak.total, loads.start.total) / MOST_LOADED;
   const [from, to] = [loads.typical.total / 0.6, loads.typical.total / 0.4];
-  return { least, from, to, buy: RATINGS.find((r) => r >= least && r >= from) };
+  const sold: readonly number[] = kind === 'brick' ? BRICK_RATINGS : RATINGS;
+  return { least, from, to, buy: sold.find((r) => r >= least && r >= from) };
 }
 
-/** W that the supplies of a plan are rated at together; where one of them says nothing, what would be bought. */
-export function ratedAt({ kit, power }: Pick<Conversion, 'kit' | 'power'>, budget: () => Budget): number {
-  const supplies = Object.entries(kit.parts).filter(([, p]) => kindOf(p) === 'supply');
-  const said = supplies.map(([id]) => power.supplies[id]?.rating);
-  if (said.length > 0 && said.every((r) => r !== undefined)) return said.reduce<number>((sum, r) => sum + r, 0);
-  return adviceFor(budget()).buy ?? 500;
-}
+/** W that a supply is rated at; where nothing says it, what would be bought for what it carries. */
+export const ratingOf = ({ power }: Pick<Conversion, 'power'>, supply: string, loads: Budget['loads']): number =>
+  power.supplies[supply]?.rating ?? adviceFor(loads).buy ?? 500;
 
 /** At the wall. */
 export interface AtWall {
@@ -121,9 +133,20 @@ export interface AtWall {
 /** Usual price a kWh in minor units, hours a day, W when it is off. Common practice, no source. */
 export const USUAL = { price: 32, hours: 4, standby: 1 };
 
-export function atWall({ power }: Pick<Conversion, 'power'>, { loads }: Budget, rating: number): AtWall {
-  const wall = (watts: number) => (watts > 0 ? watts / efficiencyAt(watts / rating) : 0);
-  const [idle, typical, peak] = [wall(loads.idle.total), wall(loads.typical.total), wall(loads.peak.total)];
+/** A supply with what it carries and is rated at, W. */
+export interface Loaded {
+  loads: Readonly<Record<LoadState, Load>>;
+  rating: number;
+}
+
+/** What goes through the wall’s plug: each supply at its own share of its rating. */
+export function atWall({ power }: Pick<Conversion, 'power'>, supplies: readonly Loaded[]): AtWall {
+  const wall = (state: LoadState) =>
+    supplies.reduce((sum, { loads, rating }) => {
+      const watts = loads[state].total;
+      return sum + (watts > 0 ? watts / efficiencyAt(watts / rating) : 0);
+    }, 0);
+  const [idle, typical, peak] = [wall('idle'), wall('typical'), wall('peak')];
   const off = power.standby ?? USUAL.standby;
   const hours = power.hours ?? USUAL.hours;
   const energy = (365 * (typical * hours + off * (24 - hours))) / 1000;
@@ -131,7 +154,7 @@ export function atWall({ power }: Pick<Conversion, 'power'>, { loads }: Budget, 
     idle,
     typical,
     peak,
-    lost: typical - loads.typical.total,
+    lost: typical - supplies.reduce((sum, { loads }) => sum + loads.typical.total, 0),
     off,
     energy,
     cost: energy * (power.price ?? USUAL.price),

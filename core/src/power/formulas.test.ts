@@ -72,7 +72,7 @@ describe('at the wall', () => {
   const budget = { loads, parts: [], transient: 0 } as unknown as Budget;
   it('a year is its hours at the typical load and all others switched off', () => {
     const power = { ...deck.power, hours: 6, standby: 2.5, price: 30 };
-    const wall = atWall({ power }, budget, 400);
+    const wall = atWall({ power }, [{ loads: budget.loads, rating: 400 }]);
     const typical = 120 / efficiencyAt(0.3);
     expect(wall).toMatchObject({ off: 2.5, idle: 40 / efficiencyAt(0.1), peak: 300 / efficiencyAt(0.75) });
     expect(wall.lost).toBeCloseTo(typical - 120, 9);
@@ -80,14 +80,14 @@ describe('at the wall', () => {
     expect(wall.cost).toBeCloseTo(wall.energy * 30, 9);
   });
   it('a supply is to be at 40 to 60 % of its rating typically, and the larger of peak and start at most at 85 %', () => {
-    const advice = adviceFor(budget);
+    const advice = adviceFor(budget.loads);
     expect(advice.least).toBeCloseTo(300 / 0.85, 9);
     expect(advice.from).toBeCloseTo(200, 9);
     expect(advice.to).toBeCloseTo(300, 9);
     expect(advice.buy).toBe(RATINGS.find((r) => r >= 300 / 0.85));
     const starts = { ...budget, loads: { ...loads, start: { total: 420 } } } as unknown as Budget;
-    expect(adviceFor(starts).least).toBeCloseTo(420 / 0.85, 9);
+    expect(adviceFor(starts.loads).least).toBeCloseTo(420 / 0.85, 9);
     const steady = { ...budget, loads: { ...loads, typical: { total: 290 } } } as unknown as Budget;
-    expect(adviceFor(steady).buy).toBe(RATINGS.find((r) => r >= 290 / 0.6));
+    expect(adviceFor(steady.loads).buy).toBe(RATINGS.find((r) => r >= 290 / 0.6));
   });
 });

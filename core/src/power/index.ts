@@ -3,7 +3,7 @@ export {
   budgetOf,
   LOAD_STATES,
   MOST_LOADED,
-  ratedAt,
+  ratingOf,
   USUAL,
   type Advice,
   type AtWall,
@@ -13,6 +13,7 @@ export {
   type PartLoad,
 } from './budget';
 export { weakest, type ChainLink } from './chains';
+export { carriedBy, type Carried } from './feeding';
 export { BOND, type EarthBond } from './earth';
 export type { Feed, PowerReport } from './report';
 export { lampResistor, type LampResistor } from './series';

@@ -2,11 +2,12 @@ import { assemble } from '../assembly';
 import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { drawOf, kindOf } from '../parts';
-import { GAUGES, type Gauge } from '../standards';
+import { GAUGES, PLUGS, type Gauge } from '../standards';
 import { assessPower } from './assess';
 import { wireFindings } from './findings';
 import { powerReport } from './report';
 import { TRIGGER_OFFERS } from './sources';
+import { cardPlugs } from './wires';
 
 /** Changes that would help against a finding of this station; each is made on a copy and assessed again. */
 export function powerRemedies(document: Conversion, finding: Finding): Remedy[] {
@@ -45,7 +46,7 @@ function candidatesFor(document: Conversion, finding: Finding): Remedy[] {
     case 'rail':
     case 'transient':
     case 'source':
-      return [...staggered(document), ...limits(document), ...larger(document)];
+      return [...staggered(document), ...limits(document), ...larger(document, id)];
     case 'wire': {
       const link = finding.id.slice('power/wire/'.length);
       const wire = powerReport(document, assemble(document)).wires.find((x) => x.link === link);
@@ -59,6 +60,21 @@ function candidatesFor(document: Conversion, finding: Finding): Remedy[] {
           price: 'another cable; thicker ones bend less',
           change: { type: 'setWire', link, wire: { gauge } },
         }));
+    }
+    case 'plug': {
+      const link = finding.id.slice('power/plug/'.length);
+      const wire = powerReport(document, assemble(document)).wires.find((x) => x.link === link);
+      if (!wire) return [];
+      const plugs = cardPlugs(drawOf(kit.parts[wire.part]!).peak);
+      return [
+        {
+          id: 'plugs',
+          label: `Feed it over ${plugs.map((p) => PLUGS[p].name).join(' and ')}`,
+          price: 'the card and the supply have to have them; no splitter from one plug',
+          change: { type: 'setWire', link, wire: { plugs } },
+        } satisfies Remedy,
+        ...limits(document),
+      ];
     }
     case 'chain': {
       const adapter = power.adapters[id];
@@ -201,17 +217,17 @@ function limits({ kit }: Conversion): Remedy[] {
   });
 }
 
-/** A supply of the size that would be right, in the same case. */
-function larger(document: Conversion): Remedy[] {
-  const { advice, feeds } = powerReport(document, assemble(document));
-  const [only] = feeds.filter((f) => f.kind === 'supply');
-  if (!advice.buy || !only || feeds.length !== 1) return [];
+/** A supply of the size that would be right, in the same case: the one that is asked about, or the only one. */
+function larger(document: Conversion, part: string): Remedy[] {
+  const feeds = powerReport(document, assemble(document)).feeds.filter((f) => f.kind === 'supply');
+  const feed = feeds.find((f) => f.part === part) ?? (feeds.length === 1 ? feeds[0] : undefined);
+  if (!feed?.advice.buy) return [];
   return [
     {
       id: 'larger',
-      label: `A supply of ${advice.buy} W in the same case`,
+      label: `${feeds.length > 1 ? `For ${feed.name} a` : 'A'} supply of ${feed.advice.buy} W in the same case`,
       price: 'another supply: its plate has to say so on every rail',
-      change: { type: 'setSupply', part: only.part, supply: { rating: advice.buy, rails: null } },
+      change: { type: 'setSupply', part: feed.part, supply: { rating: feed.advice.buy, rails: null } },
     },
   ];
 }

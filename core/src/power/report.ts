@@ -2,9 +2,10 @@ import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Route } from '../fit';
 import { kindOf } from '../parts';
-import { CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, type Rail } from '../standards';
-import { adviceFor, atWall, budgetOf, ratedAt, type Advice, type AtWall, type Budget } from './budget';
+import { CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, RAIL_VOLTS, type Rail } from '../standards';
+import { adviceFor, atWall, budgetOf, ratingOf, type Advice, type AtWall, type Budget } from './budget';
 import { chainsOf, type ChainLink } from './chains';
+import { carriedBy, type Carried } from './feeding';
 import { earthList, mainsInside, type EarthBond } from './earth';
 import { discharge, fuseFor } from './mains';
 import { judgeSource, judgeTrigger, type Judged } from './sources';
@@ -19,6 +20,10 @@ export interface Feed {
   rating: number | undefined;
   rails: { rail: Rail; amps: number; limit: number }[];
   judged: Judged[];
+  /** What hangs on it. */
+  carried: Carried;
+  /** What would be right for that. */
+  advice: Advice;
 }
 
 export interface PowerReport {
@@ -48,43 +53,51 @@ const INLET = 10;
 export function powerReport(document: Conversion, assembly: Assembly, routes?: readonly Route[]): PowerReport {
   const budget = budgetOf(document);
   const { power, kit } = document;
-  const { peak, start } = budget.loads;
-  const parts = Object.entries(kit.parts);
-  const supplies = parts.filter(([, p]) => kindOf(p) === 'supply');
-  const bricks = supplies.length > 0 ? [] : parts.filter(([, p]) => kindOf(p) === 'brick');
-  const feeds = [
-    ...supplies.map(([part, made]): Feed => {
-      const said = power.supplies[part];
-      // Two supplies: each its share, as nothing says which feeds what.
-      const share = 1 / supplies.length;
-      const rails = Object.entries(said?.rails ?? {}).map(([rail, limit]) => ({
-        rail: rail as Rail,
-        limit: limit ?? 0,
-        amps:
-          (share * Math.max(peak.rails[rail as Rail], start.rails[rail as Rail])) /
-          (rail === '12 V' ? 12 : rail === '3.3 V' ? 3.3 : 5),
-      }));
-      return { part, name: made.name, kind: 'supply', rating: said?.rating, rails, judged: [] };
-    }),
-    ...bricks.map(([part, made]): Feed => {
+  const ofKind = (kind: 'supply' | 'brick') => Object.entries(kit.parts).filter(([, p]) => kindOf(p) === kind);
+  const supplies = ofKind('supply');
+  const kind = supplies.length > 0 ? 'supply' : 'brick';
+  const feeding = supplies.length > 0 ? supplies : ofKind('brick');
+  const carried = carriedBy(
+    document,
+    assembly,
+    budget,
+    feeding.map(([part]) => part),
+  );
+  const feeds = feeding.map(([part, made]): Feed => {
+    const own = carried.get(part)!;
+    const { peak, start } = own.loads;
+    const feed = { part, name: made.name, kind, carried: own, advice: adviceFor(own.loads, kind) } as const;
+    if (kind === 'brick') {
       const source = power.sources[part];
-      const watts = Math.max(peak.total, start.total) / bricks.length;
       return {
-        part,
-        name: made.name,
-        kind: 'brick',
+        ...feed,
         rating: source ? Math.min(source.gives, source.volts * source.amps * DC_BOARD_EFFICIENCY) : undefined,
         rails: [],
-        judged: source ? judgeSource(source, watts, DC_BOARD_EFFICIENCY) : [],
+        judged: source ? judgeSource(source, Math.max(peak.total, start.total), DC_BOARD_EFFICIENCY) : [],
       };
-    }),
-  ];
+    }
+    const said = power.supplies[part];
+    const rails = (Object.entries(said?.rails ?? {}) as [Rail, number | undefined][]).map(([rail, limit]) => ({
+      rail,
+      limit: limit ?? 0,
+      amps: Math.max(peak.rails[rail], start.rails[rail]) / RAIL_VOLTS[rail],
+    }));
+    return { ...feed, rating: said?.rating, rails, judged: [] };
+  });
   const rating =
     feeds.length > 0 && feeds.every((f) => f.rating !== undefined)
       ? feeds.reduce((sum, f) => sum + f.rating!, 0)
       : undefined;
-  const advice = adviceFor(budget);
-  const wall = atWall(document, budget, rating ?? ratedAt(document, () => budget));
+  const advice = adviceFor(budget.loads, kind);
+  const wall = atWall(
+    document,
+    feeds.length > 0
+      ? feeds.map((f) => ({
+          loads: f.carried.loads,
+          rating: f.rating ?? (kind === 'supply' ? ratingOf(document, f.part, f.carried.loads) : (f.advice.buy ?? 500)),
+        }))
+      : [{ loads: budget.loads, rating: advice.buy ?? 500 }],
+  );
   const volts = Number(power.mains?.volts ?? '230');
   const wallAmps = wall.peak / volts;
   const inlet = power.mains?.inlet ?? INLET;

@@ -6,6 +6,7 @@ import {
   awgResistance,
   BUNDLED,
   CHASSIS_LIMIT,
+  DC_BOARD_EFFICIENCY,
   PLUGS,
   RAIL_TOLERANCE,
   RAIL_VOLTS,
@@ -73,7 +74,13 @@ export function cardPlugs(watts: number): PlugName[] {
   if (rest <= 150) return ['card 8'];
   if (rest <= 225) return ['card 8', 'card 6'];
   if (rest <= 300) return ['card 8', 'card 8'];
-  return ['card 16'];
+  return rest <= 600 ? ['card 16'] : ['card 16', 'card 16'];
+}
+
+/** W that plugs are rated for together; undefined where one of them has no rating in watts. */
+export function ratedOf(plugs: readonly PlugName[]): number | undefined {
+  const watts = plugs.map((p) => (PLUGS[p] as { watts?: number }).watts);
+  return watts.every((x) => x !== undefined) ? watts.reduce((sum, x) => sum + x, 0) : undefined;
 }
 
 /** Wires of all power connections, at peak; lengths from the routes where they are there. */
@@ -154,8 +161,10 @@ function wireOf(
       if (conductors === 0) return [];
       // A plug of three contacts a rail may hang on one wire, as those of drives do.
       const wires = plugs.every((p) => p === 'sata') ? plugs.length : conductors;
-      const volts = link.kind === 'DC lead' ? sourceVolts(document, part) : RAIL_VOLTS[rail];
-      const amps = w / volts;
+      // A DC board loses its part of what comes in over the lead.
+      const [volts, efficiency] =
+        link.kind === 'DC lead' ? [sourceVolts(document, part), DC_BOARD_EFFICIENCY] : [RAIL_VOLTS[rail], 1];
+      const amps = w / (volts * efficiency);
       const drop = dropOf(amps / wires, gauge, length, WARM);
       return [
         {

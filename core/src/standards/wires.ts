@@ -146,6 +146,9 @@ export const RATINGS = [
   120, 150, 200, 250, 300, 350, 400, 450, 500, 550, 600, 650, 700, 750, 850, 1000, 1200, 1600,
 ] as const;
 
+/** Ratings bricks outside are sold at, W. Common practice, no source. */
+export const BRICK_RATINGS = [36, 45, 60, 65, 90, 120, 135, 150, 180, 230, 280, 330] as const;
+
 /** Part of its input that a DC board beside its external brick gives on. Common practice, no source. */
 export const DC_BOARD_EFFICIENCY = 0.95;
 

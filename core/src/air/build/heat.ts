@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion, State } from '../../document';
 import { drawOf, kindOf } from '../../parts';
-import { budgetOf, ratedAt } from '../../power';
+import { budgetOf, carriedBy, ratingOf } from '../../power';
 import { DC_BOARD_EFFICIENCY, efficiencyAt } from '../../standards';
 import type { Zones } from './zones';
 
@@ -30,12 +30,13 @@ export function heatsOf(document: Conversion, assembly: Assembly, zones: Zones, 
   const total = inside.reduce((sum, id) => sum + drawn(document, id, state), 0);
   const supplies = assembly.parts.filter((p) => kindOf(p.part) === 'supply');
   const bricks = assembly.parts.filter((p) => kindOf(p.part) === 'brick');
+  const share = supplies.length > 0 ? lossesOf(document, assembly, state) : undefined;
   return assembly.parts.flatMap((placed): PartHeat[] => {
     const kind = kindOf(placed.part);
     const own = drawn(document, placed.id, state);
     const lost =
       kind === 'supply'
-        ? (total / supplies.length) * (1 / efficiencyAt(total / ratedAt(document, () => budgetOf(document))) - 1)
+        ? (share?.get(placed.id) ?? 0)
         : kind === 'brick' && supplies.length === 0
           ? (total / bricks.length) * (1 / DC_BOARD_EFFICIENCY - 1)
           : 0;
@@ -43,6 +44,22 @@ export function heatsOf(document: Conversion, assembly: Assembly, zones: Zones, 
     if (watts <= 0) return [];
     return [{ part: placed.id, name: placed.part.name, watts, zones: sharesOf(placed, zones) }];
   });
+}
+
+/** W that each supply loses: what hangs on it of the parts that are in the shell, at its own share of its rating. */
+function lossesOf(document: Conversion, assembly: Assembly, state: State): Map<string, number> {
+  const supplies = Object.keys(document.kit.parts).filter((id) => kindOf(document.kit.parts[id]!) === 'supply');
+  const budget = budgetOf(document);
+  const inside = new Set(assembly.parts.map((p) => p.id));
+  const whole = carriedBy(document, assembly, budget, supplies);
+  const now = carriedBy(document, assembly, { parts: budget.parts.filter((p) => inside.has(p.part)) }, supplies);
+  return new Map(
+    supplies.map((id) => {
+      const watts = now.get(id)!.loads[state === 'full' ? 'peak' : state].total;
+      const rating = ratingOf(document, id, whole.get(id)!.loads);
+      return [id, watts > 0 ? watts * (1 / efficiencyAt(watts / rating) - 1) : 0];
+    }),
+  );
 }
 
 /** How the air around a part is spread over the zones. */

@@ -1,9 +1,11 @@
 import { teller, type Finding } from '../../findings';
 import { type Assembly } from '../../assembly';
 import { type Conversion } from '../../document';
+import { kindOf } from '../../parts';
+import { adviceFor } from '../budget';
 import { type PowerReport } from '../report';
 import { PRACTICE, SUM, w } from './say';
-import { ratingFindings } from './rating';
+import { drawFindings, ratingFindings } from './rating';
 import { supplyFindings } from './supply';
 import { chainFindings } from './wires';
 import { mainsFindings, decorationFindings } from './mains';
@@ -17,13 +19,14 @@ const hasSupply = ({ feeds }: PowerReport) => feeds.some((f) => f.kind === 'supp
 export function powerFindings(document: Conversion, assembly: Assembly, report: PowerReport): Finding[] {
   const findings: Finding[] = [];
   const say = teller('power', findings);
-  const { budget, rating } = report;
+  const { budget } = report;
   mainsFindings(document, report, say);
   decorationFindings(document, say);
   pinFindings(document, say);
   for (const { id, words } of report.trigger)
     say(`trigger/${id}`, id === 'mains' ? 'warn' : 'stop', words, 'second supply', [], [], id !== 'mains');
   if (budget.parts.length === 0) return findings;
+  drawFindings(document, say);
   ratingFindings(document, report, say);
   for (const feed of report.feeds) {
     const about: Finding['about'] = [{ kind: 'part', id: feed.part }];
@@ -69,24 +72,29 @@ export function powerFindings(document: Conversion, assembly: Assembly, report: 
       [],
     );
   // Small machines get along without mains inside.
+  const brick = adviceFor(budget.loads, 'brick').buy;
   if (hasSupply(report) && budget.transient < OUTSIDE)
     say(
       'outside',
       'note',
-      `At ${w(budget.loads.peak.total)} a brick outside with a DC board in the shell would do: no mains, no inlet and ${w(Math.max(0, report.wall.lost))} less heat inside. It needs a jack in a wall.`,
+      `At ${w(budget.loads.peak.total)} a brick outside${brick ? ` of ${brick} W` : ''} with a DC board in the shell would do: no mains, no inlet and ${w(Math.max(0, report.wall.lost))} less heat inside. It needs a jack in a wall.`,
       'a brick would do',
     );
   // Transients.
-  if (rating !== undefined && budget.transient > rating * 1.2)
+  for (const { part, rating, carried } of report.feeds) {
+    const cards = carried.parts.filter((p) => kindOf(document.kit.parts[p]!) === 'card');
+    if (rating === undefined || cards.length === 0 || carried.transient <= rating * 1.2) continue;
+    const names = cards.map((p) => document.kit.parts[p]!.name).join(' and ');
     say(
-      'transient',
+      report.feeds.length === 1 ? 'transient' : `transient/${part}`,
       'warn',
-      `For milliseconds the graphics card takes up to twice its power: ${w(budget.transient)} against ${w(rating)}. Supplies of today’s design guides stand about 1.2 to 2 times theirs for that long; older ones switch off.`,
-      `peak ${w(budget.transient)}`,
-      [{ label: 'for milliseconds', value: budget.transient, unit: 'W', source: PRACTICE }],
-      [],
+      `For milliseconds ${names} ${cards.length === 1 ? 'takes up to twice its' : 'take up to twice their'} power: ${w(carried.transient)} against ${w(rating)}. Supplies of today’s design guides stand about 1.2 to 2 times theirs for that long; older ones switch off.`,
+      `peak ${w(carried.transient)}`,
+      [{ label: 'for milliseconds', value: carried.transient, unit: 'W', source: PRACTICE, worse: 'more' }],
+      cards.map((id) => ({ kind: 'part', id })),
       true,
     );
+  }
   chainFindings(document, report, say);
   const supplies = report.feeds.filter((f) => f.kind === 'supply');
   if (supplies.length > 1 && !document.power.trigger)

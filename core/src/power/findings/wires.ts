@@ -1,17 +1,18 @@
 import { kindOf } from '../../parts';
-import { PLUGS } from '../../standards';
+import { PLUGS, SLOT_WATTS } from '../../standards';
 import { weakest } from '../chains';
 import { teller, type Figure, type Finding, type Say } from '../../findings';
 import { type Conversion } from '../../document';
 import { type PowerReport } from '../report';
-import { type Wire } from '../wires';
-import { PRACTICE, SUM, OHM } from './say';
+import { cardPlugs, ratedOf, type Wire } from '../wires';
+import { PRACTICE, SUM, OHM, w } from './say';
 
 /** What each cable carries. */
 export function wireFindings(wires: readonly Wire[]): Finding[] {
   const findings: Finding[] = [];
   const say = teller('power', findings);
   for (const wire of wires) {
+    plugFindings(wire, say);
     const worst = wire.rails.reduce<Wire['rails'][number] | undefined>(
       (a, r) => (!a || r.each / Math.min(r.contact, r.wire) > a.each / Math.min(a.contact, a.wire) ? r : a),
       undefined,
@@ -61,6 +62,26 @@ export function wireFindings(wires: readonly Wire[]): Finding[] {
       );
   }
   return findings;
+}
+
+/** What the plugs of a cable may give by their specification, against what goes through them. */
+function plugFindings({ link, name, part, plugs, rails }: Wire, say: Say): void {
+  const rated = ratedOf(plugs);
+  const twelve = rails.find((r) => r.rail === '12 V');
+  if (rated === undefined || !twelve || twelve.watts <= rated + 0.5) return;
+  const right = cardPlugs(twelve.watts + SLOT_WATTS).map((p) => PLUGS[p].name);
+  say(
+    `plug/${link}`,
+    'stop',
+    `${name}: ${w(twelve.watts)} go through its ${plugs.map((p) => PLUGS[p].name).join(' and ')}, rated for ${w(rated)}${plugs.length > 1 ? ' together' : ''}; the slot gives its ${SLOT_WATTS} W besides. ${right.length === 2 && right[0] === right[1] ? `Two ${right[0]}s` : `A ${right.join(' and a ')}`} would carry it, each by a cable of its own from the supply.`,
+    `${twelve.watts.toFixed(0)} W on ${rated} W`,
+    [
+      { label: 'through the plugs', value: twelve.watts, unit: 'W', source: SUM, worse: 'more' },
+      { label: 'rated', value: rated, unit: 'W', source: PLUGS['card 8'].source },
+    ],
+    [{ kind: 'part', id: part }],
+    true,
+  );
 }
 
 /** Splitters and adapters, and the weakest of them. */

@@ -1,4 +1,4 @@
-import type { Feed, PartLoad } from '@young-shell/core/power';
+import { MOST_LOADED, type Feed, type PartLoad } from '@young-shell/core/power';
 import { drawOf } from '@young-shell/core/parts';
 import type { SourceSetting, SupplySetting } from '@young-shell/core/document';
 import { RAILS, type Rail } from '@young-shell/core/standards';
@@ -22,7 +22,12 @@ export function BudgetPanel() {
   const { budget, advice, rating, wall } = power;
   const { peak, start, typical } = budget.loads;
   const most = Math.max(peak.total, start.total);
-  const over = rating !== undefined && most > 0.85 * rating;
+  // Several supplies do not help each other: each is judged by what hangs on it.
+  const over = power.feeds.some(
+    ({ rating: own, carried: { loads } }) =>
+      own !== undefined && Math.max(loads.peak.total, loads.start.total) > MOST_LOADED * own,
+  );
+  const several = power.feeds.length > 1;
   return (
     <>
       <Section
@@ -61,13 +66,19 @@ export function BudgetPanel() {
             value={most.toFixed(0)}
             unit="W"
             bad={over}
-            note={rating === undefined ? 'rating not known' : `of ${rating.toFixed(0)} W`}
+            note={
+              several ? 'shared out below' : rating === undefined ? 'rating not known' : `of ${rating.toFixed(0)} W`
+            }
           />
           <Figure
             label="in typical use"
             value={typical.total.toFixed(0)}
             unit="W"
-            note={rating === undefined ? undefined : `${((100 * typical.total) / rating).toFixed(0)} % of the rating`}
+            note={
+              several || rating === undefined
+                ? undefined
+                : `${((100 * typical.total) / rating).toFixed(0)} % of the rating`
+            }
           />
           <Figure
             label="at the wall"
@@ -82,8 +93,8 @@ export function BudgetPanel() {
             note={`${(wall.cost / 100).toFixed(0)} in money, ${wall.off.toFixed(1)} W when off`}
           />
         </div>
-        <LoadChart loads={budget.loads} rating={rating} />
-        {advice.buy && (
+        <LoadChart loads={budget.loads} rating={several ? undefined : rating} />
+        {advice.buy && !several && (
           <p className="mt-1 mb-0 text-sm text-ink-soft">
             {rating === undefined ? 'To buy' : 'Right would be'}: <strong>{advice.buy} W</strong>.
           </p>
@@ -91,7 +102,7 @@ export function BudgetPanel() {
       </Section>
       <FindingList station="power" />
       {power.feeds.map((feed) => (
-        <FeedSection key={feed.part} feed={feed} />
+        <FeedSection key={feed.part} feed={feed} shared={several} />
       ))}
       <Section title="Who asks for it">
         <ul className="m-0 list-none p-0">
@@ -159,11 +170,25 @@ function LoadRow({ load }: { load: PartLoad }) {
   );
 }
 
-function FeedSection({ feed }: { feed: Feed }) {
-  return feed.kind === 'supply' ? <SupplySection feed={feed} /> : <SourceSection feed={feed} />;
+function FeedSection({ feed, shared }: { feed: Feed; shared: boolean }) {
+  return feed.kind === 'supply' ? <SupplySection feed={feed} shared={shared} /> : <SourceSection feed={feed} />;
 }
 
-function SupplySection({ feed }: { feed: Feed }) {
+/** Which parts hang on one of several supplies, and what they ask of it. */
+function Share({ feed: { carried, rating, advice } }: { feed: Feed }) {
+  const { kit } = useAppSelector(selectDocument);
+  const names = carried.parts.map((id) => kit.parts[id]!.name);
+  const most = Math.max(carried.loads.peak.total, carried.loads.start.total);
+  return (
+    <p className="mt-0 mb-2.5 text-base">
+      Carries <strong>{most.toFixed(0)} W</strong> {rating === undefined ? 'at most' : `of ${rating.toFixed(0)} W`}:{' '}
+      {names.length > 0 ? names.join(', ') : 'no cable leads from it yet'}.
+      {advice.buy && <span className="text-ink-soft"> Right would be {advice.buy} W.</span>}
+    </p>
+  );
+}
+
+function SupplySection({ feed, shared }: { feed: Feed; shared: boolean }) {
   const document = useAppSelector(selectDocument);
   const submit = useSubmit();
   const said: SupplySetting = document.power.supplies[feed.part] ?? {};
@@ -171,6 +196,7 @@ function SupplySection({ feed }: { feed: Feed }) {
     submit({ type: 'setSupply', part: feed.part, supply });
   return (
     <Section title={`${feed.name}: what its plate says`}>
+      {shared && <Share feed={feed} />}
       <div className="grid grid-cols-2 gap-2.5">
         <NumberField
           label="Rating, W (0: not known)"
