@@ -1,4 +1,4 @@
-import { assemble, wallOf, type Assembly } from '../assembly';
+import { assemble, materialOf, wallOf, type Assembly } from '../assembly';
 import { mayCut, survives } from '../brief';
 import { assessCut, clearPlace, leastWeb, proposeVents, type VentProposal } from '../cut';
 import {
@@ -164,7 +164,7 @@ function vents(document: Conversion, assembly: Assembly, report: AirReport): Can
     const us = frame.outline.map((p) => p[0]);
     const vs = frame.outline.map((p) => p[1]);
     const size = [Math.max(...us), Math.max(...vs)] as const;
-    const web = leastWeb(document, wallOf(assembly.hull, face)?.thickness ?? 2);
+    const web = leastWeb(materialOf(document, assembly.hull, face), wallOf(assembly.hull, face)?.thickness ?? 2);
     for (const area of AREAS) {
       const most: [number, number] = [Math.min(140, size[0] * 0.5), Math.min(110, size[1] * 0.7)];
       const way = proposeVents(area * 100, web, FINGER.fan, most)[0] ?? meshed(area * 100, most);

@@ -1,4 +1,5 @@
 export * from './assemble';
+export { bodyOn, materialOf } from './bodies';
 export { clearancesOf, type Clearances, type Required } from './clearances';
 export * from './connectors';
 export * from './features';

@@ -23,7 +23,7 @@ export { markOf, staleFaces } from './sheets/stale';
 export { OVERLAP, PAGE_MARGIN, PAPERS, tileName, tilingOf, type Tile, type Tiling } from './sheets/tiles';
 export { freeAreaOf, freeShare, lossOf, plateLoss, ventHoles, type FreeArea, type VentHole } from './vents/pattern';
 export { fingerLimit, proposeVents, type VentProposal } from './vents/propose';
-export type { Bent, Stiffened } from './strength/bend';
+export { beyondTheory, type Bent, type Stiffened } from './strength/bend';
 export type { EdgeHold } from './strength/panel';
 export type { Alignment } from './align/alignments';
 export { holesFromMap, type MapPlace } from './align/fromMap';

@@ -1,4 +1,4 @@
-import { assemble, wallOf, type Assembly, type FaceFrame } from '../assembly';
+import { assemble, materialOf, wallOf, type Assembly, type FaceFrame } from '../assembly';
 import { applyChange, MOST_TILT, type Change, type Conversion, type OwnOpening } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { marginsOfPart, stopsAt } from '../fit';
@@ -46,7 +46,9 @@ function wallRemedies(document: Conversion, assembly: Assembly, opening: CutOpen
     name: opening.name,
     patch: { wall: how },
   });
-  const wood = ['wood', 'plywood', 'fibreboard'].includes(document.shell.material);
+  const wood = ['wood', 'plywood', 'fibreboard'].includes(
+    materialOf(document, assembly.hull, opening.face, opening.centre),
+  );
   const ways: Remedy[] = [
     {
       id: 'plate',
@@ -167,7 +169,10 @@ function patternRemedies(document: Conversion, assembly: Assembly, opening: CutO
   const own = document.cut.openings[opening.group];
   if (!own) return [];
   const { pattern } = own;
-  const web = leastWeb(document, wallOf(assembly.hull, opening.face)!.thickness);
+  const web = leastWeb(
+    materialOf(document, assembly.hull, opening.face, opening.centre),
+    wallOf(assembly.hull, opening.face)!.thickness,
+  );
   const behind = whatIsBehind(assembly, opening);
   const most = behind ? FINGER[behind.kind] : Infinity;
   const tidy = (v: number) => Math.ceil(v * 10 - 1e-9) / 10;

@@ -1,4 +1,4 @@
-import { onFace, type Assembly, type FaceFrame } from '../assembly';
+import { materialOf, onFace, type Assembly, type FaceFrame } from '../assembly';
 import { halfOf, openingsOf } from '../cut';
 import { faceWord } from '../document';
 import type { Conversion } from '../document';
@@ -48,7 +48,6 @@ export function sightOf(document: Conversion, assembly: Assembly, part: string):
   if (!own) return undefined;
   const at = [0, 1, 2].map((i) => (own.low[i]! + own.high[i]!) / 2) as Vec3;
   const { walls, frames } = assembly.hull;
-  const lid = Object.values(document.shell.bodies).find((b) => b.kind === 'lid');
   const windows = windowsOf(document, assembly, frames);
   const bodies = assembly.parts
     .filter((p) => p.id !== part)
@@ -73,7 +72,7 @@ export function sightOf(document: Conversion, assembly: Assembly, part: string):
       count(behind, stops.part.part.name);
       continue;
     }
-    const material = (wall?.inLid ? lid?.material : undefined) ?? document.shell.material;
+    const material = wall ? materialOf(document, assembly.hull, wall.face) : document.shell.material;
     if (!wall || !METAL.has(material)) {
       sight.open += each;
       if (wall) count(through, `the ${faceWord(wall.face)} of ${material}`);

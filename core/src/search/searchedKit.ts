@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly';
+import { materialOf, type Assembly } from '../assembly';
 import { leastWeb } from '../cut';
 import type { Conversion } from '../document';
 import type { Enough } from '../fit';
@@ -71,7 +71,7 @@ export function wantedWebs(document: Conversion, { hull }: Assembly): Webs {
     const facing = hull.walls.filter(
       ({ normal }) => out[0] * normal[0] + out[1] * normal[1] + out[2] * normal[2] < -0.7,
     );
-    webs[direction] = leastWeb(document, Math.max(0, ...facing.map((w) => w.thickness)));
+    webs[direction] = Math.max(0, ...facing.map((w) => leastWeb(materialOf(document, hull, w.face), w.thickness)));
   }
   return webs;
 }

@@ -1,4 +1,4 @@
-import { onFace, wallOf, type Assembly } from '../../assembly';
+import { materialOf, onFace, wallOf, type Assembly } from '../../assembly';
 import { freeAreaOf, halfOf, openingsOf, plateLoss, type CutOpening } from '../../cut';
 import type { Conversion, State } from '../../document';
 import { FAN_SIZES, HEAT_THROUGH } from '../../standards';
@@ -332,8 +332,7 @@ function facesOf(document: Conversion, { hull }: Assembly, zones: Zones): AirMod
       number,
       number,
     ];
-    const body = Object.values(document.shell.bodies).find((b) => wall.inLid && b.kind === 'lid');
-    const { conductivity, emissivity } = HEAT_THROUGH[body?.material ?? document.shell.material];
+    const { conductivity, emissivity } = HEAT_THROUGH[materialOf(document, hull, frame.face)];
     const axis = ([0, 1, 2] as const).reduce((a, b) =>
       Math.abs(frame.outward[b]) > Math.abs(frame.outward[a]) ? b : a,
     );

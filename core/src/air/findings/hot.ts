@@ -2,10 +2,12 @@ import { HOT_FACE, SOFTENS } from '../../standards';
 import { kindOf } from '../../parts';
 import { faceReaches } from '../../fit';
 import { faceWord, type Conversion } from '../../document';
-import { type Assembly } from '../../assembly';
+import { materialOf, type Assembly } from '../../assembly';
 import { type Finding } from '../../findings';
 import { type AirReport } from '../report';
 import { NETWORK, PRACTICE } from './say';
+
+const WOODS: ReadonlySet<string> = new Set(['wood', 'plywood', 'fibreboard']);
 
 /** Plastics, glue and wood near what is hot. */
 export function hotFindings(document: Conversion, assembly: Assembly, report: AirReport): Finding[] {
@@ -48,8 +50,8 @@ export function hotFindings(document: Conversion, assembly: Assembly, report: Ai
     });
   }
   // Wood near hot faces.
-  const wooden = ['wood', 'plywood', 'fibreboard'].includes(document.shell.material);
-  if (wooden)
+  const materials = new Map(assembly.hull.walls.map((w) => [w.face, materialOf(document, assembly.hull, w.face)]));
+  if ([...materials.values()].some((m) => WOODS.has(m)))
     for (const t of air) {
       const kind = kindOf(document.kit.parts[t.part]!);
       if (t.temperature < HOT_FACE.from || kind === 'board' || kind === 'drive') continue;
@@ -62,12 +64,8 @@ export function hotFindings(document: Conversion, assembly: Assembly, report: Ai
       const own = new Set(faceReaches(assembly, placed).flatMap((r) => (r.reaches && r.wall ? [r.wall.face] : [])));
       for (const wall of assembly.hull.walls) {
         if (own.has(wall.face)) continue;
-        const lid =
-          wall.inLid &&
-          Object.values(document.shell.bodies).some(
-            (b) => b.kind === 'lid' && !['wood', 'plywood', 'fibreboard'].includes(b.material),
-          );
-        if (lid) continue;
+        const material = materials.get(wall.face)!;
+        if (!WOODS.has(material)) continue;
         const { low, high } = body.shape;
         const gap =
           [0, 1, 2].reduce((sum, i) => sum + wall.normal[i]! * (wall.normal[i]! > 0 ? low[i]! : high[i]!), 0) -
@@ -78,7 +76,7 @@ export function hotFindings(document: Conversion, assembly: Assembly, report: Ai
           id: `air/wood/${t.part}/${wall.face}`,
           station: 'air',
           verdict: 'note',
-          sentence: `${t.name} gets ${t.temperature.toFixed(0)} °C and stands ${Math.max(0, gap).toFixed(1)} mm from the ${faceWord(wall.face)} of ${document.shell.material}: keep ${HOT_FACE.wood} mm between hot faces and wood or felt, or line it with sheet metal.`,
+          sentence: `${t.name} gets ${t.temperature.toFixed(0)} °C and stands ${Math.max(0, gap).toFixed(1)} mm from the ${faceWord(wall.face)} of ${material}: keep ${HOT_FACE.wood} mm between hot faces and wood or felt, or line it with sheet metal.`,
           brief: `${t.name} near wood`,
           figures: [{ label: 'gap', value: gap, unit: 'mm', source: PRACTICE }],
           about: [

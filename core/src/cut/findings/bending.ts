@@ -2,7 +2,7 @@ import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { facesToCut } from '../sheets/sheet';
-import { bendRoughly } from '../strength/bend';
+import { beyondTheory, bendRoughly } from '../strength/bend';
 
 /** More than before by this share is the openings' doing. */
 const WORSE = 1.3;
@@ -18,6 +18,7 @@ export const bendingFindings = (document: Conversion, assembly: Assembly): Findi
       return [];
     }
     const { before, after, limit, loads } = bent;
+    const beyond = beyondTheory(after, bent);
     if (after <= limit || after < WORSE * before) return [];
     const floor = face === 'bottom';
     const under = floor ? 'what stands on it' : 'a hand that presses';
@@ -26,8 +27,11 @@ export const bendingFindings = (document: Conversion, assembly: Assembly): Findi
         id: `cut/bend/${face}`,
         station: 'cut',
         verdict: floor ? 'warn' : 'note',
-        sentence: `Cut open, the ${floor ? 'floor' : face} bends ${after.toFixed(1)} mm under ${under}, ${before.toFixed(1)} before; its span tolerates ${limit.toFixed(1)} mm. Strength shows what a strip across brings.`,
-        brief: `${floor ? 'floor' : face} bends ${after.toFixed(1)} mm`,
+        sentence:
+          beyond === 'no'
+            ? `Cut open, the ${floor ? 'floor' : face} bends ${after.toFixed(1)} mm under ${under}, ${before.toFixed(1)} before; its span tolerates ${limit.toFixed(1)} mm. Strength shows what a strip across brings.`
+            : `Cut open, the ${floor ? 'floor' : face} bends ${beyond === 'far' ? 'far ' : ''}beyond what it stands under ${under}: ${beyond === 'far' ? 'over a tenth of its span' : 'over half of its thickness, where no figure of thin plates holds'}. Its span tolerates ${limit.toFixed(1)} mm. Strength shows what a strip across brings.`,
+        brief: `${floor ? 'floor' : face} bends ${beyond === 'no' ? `${after.toFixed(1)} mm` : beyond === 'far' ? 'far too much' : 'too much'}`,
         figures: [
           {
             label: 'bends',

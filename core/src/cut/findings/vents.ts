@@ -1,4 +1,4 @@
-import { wallOf, type Assembly } from '../../assembly';
+import { materialOf, wallOf, type Assembly } from '../../assembly';
 import { webOfPattern, type Conversion } from '../../document';
 import type { Figure, Finding } from '../../findings';
 import { kindOf } from '../../parts';
@@ -41,12 +41,13 @@ export function ventFindings(document: Conversion, assembly: Assembly, openings:
         [{ label: 'holes', value: bound, unit: 'count', source: { kind: 'computed', title: 'size by pitch' } }],
       );
     const web = webOfPattern(pattern)!;
-    const least = leastWeb(document, wallOf(assembly.hull, opening.face)!.thickness);
+    const material = materialOf(document, assembly.hull, opening.face, opening.centre);
+    const least = leastWeb(material, wallOf(assembly.hull, opening.face)!.thickness);
     if (web < least - 1e-6)
       say(
         'pattern-web',
         'warn',
-        `Only ${web.toFixed(1)} mm are left between the holes of ${opening.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
+        `Only ${web.toFixed(1)} mm are left between the holes of ${opening.name}; keep ${least.toFixed(1)} mm in ${material}.`,
         `web ${web.toFixed(1)} mm`,
         [
           { label: 'web', value: web, unit: 'mm', source: { kind: 'computed', title: 'pitch − hole' }, worse: 'less' },

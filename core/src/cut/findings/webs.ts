@@ -1,5 +1,5 @@
-import { wallOf, type Assembly, type FaceFrame } from '../../assembly';
-import type { Conversion } from '../../document';
+import { materialOf, wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import type { Conversion, Material } from '../../document';
 import type { Finding } from '../../findings';
 import { formatLength } from '../../quantity';
 import { isConvex, type Point2 } from '../../solid';
@@ -8,8 +8,7 @@ import { halfOf, webBetween, type CutOpening, type Lying } from '../openings/ope
 import { aboutOpening } from './about';
 
 /** Least web around an opening, mm (practice): 3 in sheet metal, 5 in plastic, 1.5 × thickness in wood. */
-export function leastWeb(document: Conversion, thickness: number): number {
-  const { material } = document.shell;
+export function leastWeb(material: Material, thickness: number): number {
   if (material === 'steel' || material === 'aluminium') return 3;
   if (material === 'plastic' || material === 'bakelite' || material === 'other') return 5;
   return 1.5 * thickness;
@@ -65,7 +64,7 @@ export function thinWebs(
   fresh.forEach((opening, i) => {
     const wall = wallOf(assembly.hull, opening.face)!;
     const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
-    const least = leastWeb(document, wall.thickness);
+    const least = leastWeb(materialOf(document, assembly.hull, opening.face, opening.centre), wall.thickness);
     const add = (beside: ThinWeb['beside'], web: number) => {
       const pair = `${[opening.group, beside.id].sort().join('+')}/${opening.face}`;
       if (web >= least || seen.has(pair)) return;
@@ -97,7 +96,7 @@ export const webFindings = (document: Conversion, assembly: Assembly, all: reado
     sentence:
       web < 0
         ? `${opening.name} runs into ${beside.name} by ${(-web).toFixed(1)} mm.`
-        : `Only ${web.toFixed(1)} mm are left between ${opening.name} and ${beside.name}; keep ${least.toFixed(1)} mm in ${document.shell.material}.`,
+        : `Only ${web.toFixed(1)} mm are left between ${opening.name} and ${beside.name}; keep ${least.toFixed(1)} mm in ${materialOf(document, assembly.hull, opening.face, opening.centre)}.`,
     brief: web < 0 ? 'openings meet' : `web ${formatLength(web)} mm`,
     figures: [
       {

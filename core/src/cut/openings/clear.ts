@@ -1,4 +1,4 @@
-import { wallOf, type Assembly } from '../../assembly';
+import { materialOf, wallOf, type Assembly } from '../../assembly';
 import type { Conversion, OwnOpening } from '../../document';
 import { behind } from '../../fit';
 import type { Point2 } from '../../solid';
@@ -26,7 +26,7 @@ export function clearPlace(
   const wall = wallOf(assembly.hull, own.face);
   if (!at || !wall) return undefined;
   const { frame, centre } = at;
-  const least = leastWeb(document, wall.thickness);
+  const least = leastWeb(materialOf(document, assembly.hull, own.face, centre), wall.thickness);
   const others: Lying[] = [
     ...openingsOf(document, assembly).filter((o: CutOpening) => o.face === own.face && o.group !== id),
     ...Object.values(document.shell.openings)

@@ -46,6 +46,8 @@ export interface Bent {
   limit: number;
   /** Beyond half of it the formula of thin plates says too much. */
   thickness: number;
+  /** Shorter side, mm. */
+  span: number;
   /** Best first; none where nothing is needed or nothing goes across. */
   stiffened: Stiffened[];
   grid: { nx: number; ny: number; dx: number; dy: number; low: Point2; there: Float64Array; deflection: Float64Array };
@@ -60,6 +62,7 @@ export function bendRoughly(document: Conversion, face: FaceId, assembly: Assemb
     after: worst(after.under(load(after))).value,
     limit: limitOf(panel),
     thickness: panel.thickness,
+    span: spanOf(panel),
     loads,
   };
 }
@@ -67,24 +70,38 @@ export function bendRoughly(document: Conversion, face: FaceId, assembly: Assemb
 /** Share of the finest grid for a quick look. */
 const ROUGH = 0.4;
 
-const limitOf = ({ nx, ny, dx, dy }: Panel) => Math.min(nx * dx, ny * dy) / SPAN_SHARE;
+const spanOf = ({ nx, ny, dx, dy }: Panel) => Math.min(nx * dx, ny * dy);
+const limitOf = (panel: Panel) => spanOf(panel) / SPAN_SHARE;
+
+/**
+ * Where the theory of thin plates ends: over half of its thickness a plate stiffens as a skin, and the figure is too large;
+ * over a tenth of the span nothing of it holds (Timoshenko, Theory of Plates and Shells, small deflections; from memory).
+ */
+export function beyondTheory(
+  bends: number,
+  { thickness, span }: Pick<Bent, 'thickness' | 'span'>,
+): 'no' | 'beyond' | 'far' {
+  if (bends > span / 10) return 'far';
+  return bends > thickness / 2 ? 'beyond' : 'no';
+}
 
 /** Both plates with what presses on them. */
 function loaded(document: Conversion, assembly: Assembly, panel: Panel) {
-  const { forces, loads } = loadsOn(document, assembly, panel);
-  const own = ownWeight(document, panel);
-  const after = bentPlate(document, panel, 'after');
-  const before = bentPlate(document, panel, 'before');
-  if (loads.length > 0) {
+  const own = ownWeight(panel);
+  const after = bentPlate(panel, 'after');
+  const before = bentPlate(panel, 'before');
+  const now = loadsOn(document, assembly, panel, 'after');
+  if (now.loads.length > 0) {
+    const was = loadsOn(document, assembly, panel, 'before');
     const load = (plate: Plate) => {
       const sum = plate.pressed(() => own);
-      forces.forEach((f, i) => (sum[i]! += f));
+      (plate === before ? was : now).forces.forEach((f, i) => (sum[i]! += f));
       return sum;
     };
-    return { before, after, load, loads };
+    return { before, after, load, loads: now.loads };
   }
   const soft = worst(after.under(after.pressed(() => 1)));
-  const hand = new Float64Array(forces.length);
+  const hand = new Float64Array(now.forces.length);
   hand[soft.node] = HAND;
   return { before, after, load: () => hand, loads: [{ name: 'a hand that presses', newton: HAND }] };
 }
@@ -119,21 +136,21 @@ export function bend(
     lines.forEach((line, i) =>
       STIFFENERS.forEach((stiffener, k) => {
         tell(0.3 + (0.7 * (i * STIFFENERS.length + k)) / (lines.length * STIFFENERS.length), stiffener.name);
-        const plate = bentPlate(document, panel, 'after', beamsOn(line, stiffener));
+        const plate = bentPlate(panel, 'after', beamsOn(line, stiffener));
         const { from, to } = line;
         stiffened.push({ stiffener, line: { from, to }, most: worst(plate.under(load(plate))).value });
       }),
     );
     const around = frameAround(panel, openingsOf(document, assembly));
     if (around) {
-      const framed = bentPlate(document, panel, 'after', around.beams);
+      const framed = bentPlate(panel, 'after', around.beams);
       stiffened.push({
         stiffener: { id: 'frame', name: `frame around the opening, ${ANGLE.name}` },
         frame: around.corners,
         most: worst(framed.under(load(framed))).value,
       });
     }
-    const plate = bentPlate(document, doubled(panel, openingsOf(document, assembly)), 'after');
+    const plate = bentPlate(doubled(panel, openingsOf(document, assembly)), 'after');
     stiffened.push({
       stiffener: { id: 'doubler', name: `doubler of the same sheet, ${DOUBLER} mm around the openings, glued` },
       most: worst(plate.under(load(plate))).value,
@@ -150,6 +167,7 @@ export function bend(
     lifted: 2 * most.value,
     limit: limitOf(panel),
     thickness: panel.thickness,
+    span: spanOf(panel),
     stiffened: bestOfEach(stiffened, most.value),
     grid: { nx, ny, dx, dy, low, there: panel.after, deflection },
   };

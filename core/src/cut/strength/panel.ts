@@ -1,8 +1,8 @@
-import { wallOf, onFace, type Assembly, type FaceFrame } from '../../assembly';
+import { materialOf, onFace, pluggedOf, wallOf, type Assembly, type PlacedPart, type FaceFrame } from '../../assembly';
 import { faceWord } from '../../document';
-import type { Conversion, FaceId } from '../../document';
+import type { Conversion, FaceId, Material } from '../../document';
 import { DENSITY, ELASTIC } from '../../standards';
-import type { Point2 } from '../../solid';
+import type { Axis, Point2, Vec3 } from '../../solid';
 import { openingsOf, raisedV } from '../openings/derived';
 import { grown, roomInside, type CutOpening, type Lying } from '../openings/opening';
 import { freeShare } from '../vents/pattern';
@@ -71,6 +71,8 @@ export function angleInertia(a: number, t: number): number {
 export interface Panel {
   face: FaceId;
   frame: FaceFrame;
+  /** Of the body that the face belongs to. */
+  material: Material;
   thickness: number;
   nx: number;
   ny: number;
@@ -124,6 +126,7 @@ export function panelOf(
   return {
     face,
     frame,
+    material: materialOf(document, assembly.hull, face),
     thickness: wall.thickness,
     nx,
     ny,
@@ -226,13 +229,8 @@ function edgesHeld(nx: number, ny: number, before: Float64Array, hold: EdgeHold)
 }
 
 /** The panel as a plate, with or without its new openings, and stiffened along lines. */
-export function bentPlate(
-  document: Conversion,
-  panel: Panel,
-  which: 'before' | 'after',
-  beams: readonly Beam[] = [],
-): Plate {
-  const { modulus, poisson } = ELASTIC[document.shell.material];
+export function bentPlate(panel: Panel, which: 'before' | 'after', beams: readonly Beam[] = []): Plate {
+  const { modulus, poisson } = ELASTIC[panel.material];
   const d = (modulus * panel.thickness ** 3) / (12 * (1 - poisson ** 2));
   const { nx, ny, dx, dy, held } = panel;
   const model: PlateModel = { nx, ny, dx, dy, poisson, stiffness: panel[which].map((share) => share * d), held, beams };
@@ -264,20 +262,36 @@ export interface PanelLoad {
   newton: number;
 }
 
-/** Forces on the panel's nodes, N: what stands or hangs on a floor, its own weight; on other faces a hand where it gives most. */
+/** Places a side at which a part that stands bears on what is under it. */
+const BEARS = 20;
+
+/**
+ * Forces on the panel's nodes, N: what stands on a floor or is screwed to it, with all that stands, rides or is plugged into
+ * that; on other faces none. Nothing bears on an opening: what stands over one bears on the rest of its footprint, or on the
+ * rim.
+ * @param which openings that count: those that are there, or the new ones as well
+ */
 export function loadsOn(
   document: Conversion,
   assembly: Assembly,
   panel: Panel,
+  which: 'before' | 'after',
 ): { forces: Float64Array; loads: PanelLoad[] } {
   const { nx, ny, dx, dy, low, frame } = panel;
+  const there = panel[which];
   const forces = new Float64Array((nx + 1) * (ny + 1));
   const loads: PanelLoad[] = [];
   const lies = Math.abs(frame.outward[2]) > 0.999;
   if (!lies || frame.outward[2] > 0) return { forces, loads };
+  const elementAt = (u: number, v: number): [number, number] => [
+    Math.min(nx - 1, Math.max(0, Math.floor((u - low[0]) / dx))),
+    Math.min(ny - 1, Math.max(0, Math.floor((v - low[1]) / dy))),
+  ];
+  // A sliver of an element that the opening left gives way.
+  const bears = ([i, j]: readonly [number, number]) => there[j * nx + i]! >= 0.5;
   const put = (u: number, v: number, newton: number) => {
+    const [i, j] = elementAt(u, v);
     const [x, y] = [(u - low[0]) / dx, (v - low[1]) / dy];
-    const [i, j] = [Math.min(nx - 1, Math.max(0, Math.floor(x))), Math.min(ny - 1, Math.max(0, Math.floor(y)))];
     const [p, q] = [Math.min(1, Math.max(0, x - i)), Math.min(1, Math.max(0, y - j))];
     for (const [di, dj, share] of [
       [0, 0, (1 - p) * (1 - q)],
@@ -287,27 +301,93 @@ export function loadsOn(
     ] as const)
       forces[(j + dj) * (nx + 1) + i + di]! += share * newton;
   };
+  /** The middle of the element nearest to a place that bears. */
+  const rim = (u: number, v: number): Point2 => {
+    let [best, least] = [[u, v] as Point2, Infinity];
+    for (let j = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++) {
+        if (!bears([i, j])) continue;
+        const at: Point2 = [low[0] + (i + 0.5) * dx, low[1] + (j + 0.5) * dy];
+        const away = Math.hypot(at[0] - u, at[1] - v);
+        if (away < least) [best, least] = [at, away];
+      }
+    return best;
+  };
+  const share = (places: readonly Point2[], newton: number) => {
+    const good = places.filter(([u, v]) => bears(elementAt(u, v)));
+    const on = good.length > 0 ? good : places.map(([u, v]) => rim(u, v));
+    for (const [u, v] of on) put(u, v, newton / on.length);
+  };
   const openings = openingsOf(document, assembly);
+  const drills = (id: string) => openings.filter((o) => o.part === id && o.face === panel.face && o.kind === 'drill');
+  const inner = wallOf(assembly.hull, panel.face)!;
+  const stands = (part: PlacedPart) => part.low[2] - assembly.hull.innerLow[2] < 1 && inner.normal[2] > 0.999;
+  const borne = weightsOn(assembly, (part) => drills(part.id).length > 0 || stands(part));
   for (const part of assembly.parts) {
-    const newton = (part.part.mass / 1000) * GRAVITY;
+    const newton = ((borne.get(part.id) ?? 0) / 1000) * GRAVITY;
     if (!(newton > 0)) continue;
-    const holes = openings.filter((o) => o.part === part.id && o.face === panel.face && o.kind === 'drill');
-    const inner = wallOf(assembly.hull, panel.face)!;
-    const stands = part.low[2] - assembly.hull.innerLow[2] < 1 && inner.normal[2] > 0.999;
-    if (holes.length > 0) for (const hole of holes) put(...hole.centre, newton / holes.length);
-    else if (stands) {
-      const ends = [onFace(frame, part.low), onFace(frame, part.high)];
-      for (let a = 0; a < 6; a++)
-        for (let b = 0; b < 6; b++) {
-          const [s, t] = [(a + 0.5) / 6, (b + 0.5) / 6];
-          put(ends[0]!.u + s * (ends[1]!.u - ends[0]!.u), ends[0]!.v + t * (ends[1]!.v - ends[0]!.v), newton / 36);
-        }
-    } else continue;
-    loads.push({ name: part.part.name, newton });
+    const holes = drills(part.id);
+    const name = part.part.name;
+    loads.push({ name, newton });
+    if (holes.length > 0) {
+      for (const { centre } of holes) share([centre], newton / holes.length);
+      continue;
+    }
+    const ends = [onFace(frame, part.low), onFace(frame, part.high)] as const;
+    const places: Point2[] = [];
+    for (let a = 0; a < BEARS; a++)
+      for (let b = 0; b < BEARS; b++)
+        places.push([
+          ends[0].u + ((a + 0.5) / BEARS) * (ends[1].u - ends[0].u),
+          ends[0].v + ((b + 0.5) / BEARS) * (ends[1].v - ends[0].v),
+        ]);
+    share(places, newton);
   }
   return { forces, loads };
 }
 
+/** Bodies that touch so nearly rest on each other, mm. */
+const RESTS = 1;
+
+/**
+ * What bears on a floor, g, by the part that bears it: its own mass and that of all that is plugged into it, stands on it
+ * as its tray or frame, or rests on its top. Each part counts once.
+ */
+function weightsOn(assembly: Assembly, onFloor: (part: PlacedPart) => boolean): Map<string, number> {
+  const plugged = pluggedOf(assembly.parts);
+  const hosts = new Map(Object.entries(plugged).flatMap(([host, cards]) => cards.map((card) => [card, host] as const)));
+  const under = (part: PlacedPart): string | undefined => {
+    const { with: carrier } = part.placement;
+    if (carrier !== undefined) return carrier;
+    const host = hosts.get(part.id);
+    if (host !== undefined) return host;
+    // What it rests on with most of itself.
+    let [best, most] = [undefined as string | undefined, 0];
+    for (const other of assembly.parts) {
+      if (other.id === part.id) continue;
+      const area = other.solids
+        .filter((s) => s.role === 'body' && !s.outside && Math.abs(s.shape.high[2] - part.low[2]) < RESTS)
+        .reduce((sum, { shape }) => sum + overlap(shape, part, 0) * overlap(shape, part, 1), 0);
+      if (area > most) [best, most] = [other.id, area];
+    }
+    return best;
+  };
+  const borne = new Map<string, number>();
+  for (const part of assembly.parts) {
+    let at: PlacedPart | undefined = part;
+    const seen = new Set<string>();
+    while (at && !onFloor(at) && !seen.has(at.id)) {
+      seen.add(at.id);
+      const next = under(at);
+      at = next === undefined ? undefined : assembly.parts.find((p) => p.id === next);
+    }
+    if (at && onFloor(at)) borne.set(at.id, (borne.get(at.id) ?? 0) + part.part.mass);
+  }
+  return borne;
+}
+
+const overlap = (a: { low: Vec3; high: Vec3 }, b: { low: Vec3; high: Vec3 }, axis: Axis) =>
+  Math.max(0, Math.min(a.high[axis], b.high[axis]) - Math.max(a.low[axis], b.low[axis]));
+
 /** Its own weight as a pressure, N/mm². */
-export const ownWeight = (document: Conversion, panel: Panel): number =>
-  DENSITY[document.shell.material].value * 1e-9 * panel.thickness * GRAVITY;
+export const ownWeight = (panel: Panel): number => DENSITY[panel.material].value * 1e-9 * panel.thickness * GRAVITY;

@@ -1,4 +1,4 @@
-import { wallOf, type Assembly } from '../../assembly';
+import { materialOf, wallOf, type Assembly } from '../../assembly';
 import type { Conversion, FaceId } from '../../document';
 import { halfOf, measuresOf, type CutOpening } from '../openings/opening';
 import { freeAreaOf, ventHoles } from '../vents/pattern';
@@ -111,11 +111,12 @@ function areaOf(outline: readonly (readonly [number, number])[]): number {
 
 function stepFor(document: Conversion, assembly: Assembly, opening: CutOpening, here: readonly CutOpening[]): ToolStep {
   const bench = benchOf(document.cut.tools);
-  const material = kindOf(document.shell.material);
+  const of = materialOf(document, assembly.hull, opening.face, opening.centre);
+  const material = kindOf(of);
   const { thickness } = wallOf(assembly.hull, opening.face)!;
   const narrow = narrowest(opening);
   const base = { opening: opening.id, name: opening.name, face: opening.face, count: 1 };
-  if (bench.laser > 0 && thickness <= 6 && document.shell.material !== 'plastic' && material !== 'metal') {
+  if (bench.laser > 0 && thickness <= 6 && of !== 'plastic' && material !== 'metal') {
     if (narrow <= bench.laser)
       return {
         ...base,

@@ -1,5 +1,5 @@
 import { proposeVents, fingerLimit, leastWeb, type VentProposal } from '@young-shell/core/cut';
-import { wallOf } from '@young-shell/core/assembly';
+import { materialOf, wallOf } from '@young-shell/core/assembly';
 import type { OwnOpening, VentPattern } from '@young-shell/core/document';
 import { countOf, unitWord, type LengthUnit, formatArea, formatLength, MM_PER_INCH } from '@young-shell/core/quantity';
 import { useState } from 'react';
@@ -160,7 +160,7 @@ function Wanted({ id, own, unit }: { id: string; own: OwnOpening; unit: LengthUn
   const [ways, setWays] = useState<VentProposal[]>();
   const find = () => {
     const frame = assembly.hull.frames.find((f) => f.face === own.face)!;
-    const web = leastWeb(document, wallOf(assembly.hull, own.face)!.thickness);
+    const web = leastWeb(materialOf(document, assembly.hull, own.face), wallOf(assembly.hull, own.face)!.thickness);
     const most = ([0, 1] as const).map((i) => Math.max(...frame.outline.map((p) => p[i])) - 2 * web) as [
       number,
       number,

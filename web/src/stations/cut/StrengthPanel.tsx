@@ -1,4 +1,4 @@
-import type { Bent, EdgeHold, Stiffened } from '@young-shell/core/cut';
+import { beyondTheory, type Bent, type EdgeHold, type Stiffened } from '@young-shell/core/cut';
 import { faceWord, facesOf } from '@young-shell/core/document';
 import { unitWord, type LengthUnit, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useEffect, useState } from 'react';
@@ -66,21 +66,31 @@ function BentFigures({ bent }: { bent: Bent }) {
   const l = (mm: number) => `${formatLength(mm, unit, unit === 'mm' ? 2 : 3)} ${unitWord(unit)}`;
   const hand = bent.loads.some((load) => load.name === 'a hand that presses');
   const computed = 'thin plate on a grid of rectangles of 12 degrees of freedom';
+  const beyond = beyondTheory(bent.after, bent);
+  const far = beyond === 'far';
   return (
     <>
       <p className="m-0 flex items-baseline justify-between">
         <span>
-          <strong className={`figure text-3xl ${bent.after > bent.limit ? 'text-stop' : ''}`}>{l(bent.after)}</strong>
+          <strong className={`figure text-3xl ${bent.after > bent.limit ? 'text-stop' : ''}`}>
+            {far ? 'far too much' : l(bent.after)}
+          </strong>
           <span className="ml-2 text-ink-soft">
-            {Math.abs(bent.after - bent.before) < 0.005
-              ? 'as before the new openings'
-              : `${l(bent.before)} before the new openings`}
+            {far
+              ? 'far beyond what it stands: no figure holds there'
+              : Math.abs(bent.after - bent.before) < 0.005
+                ? 'as before the new openings'
+                : `${l(bent.before)} before the new openings`}
           </span>
         </span>
         <Explain
           title="bending"
           rows={[
-            { label: 'with its new openings', value: l(bent.after), source: computed },
+            {
+              label: 'with its new openings',
+              value: far ? 'over a tenth of its span' : l(bent.after),
+              source: computed,
+            },
             { label: 'without', value: l(bent.before), source: 'the same' },
             { label: 'tolerated', value: l(bent.limit), source: 'shorter span / 250: common practice, no source' },
             ...(hand ? [] : [{ label: 'set down hard', value: l(bent.lifted), source: 'twice the load' }]),
@@ -94,8 +104,8 @@ function BentFigures({ bent }: { bent: Bent }) {
       </p>
       <p className="mt-1 mb-2 text-sm text-ink-soft">
         under {bent.loads.map((load) => `${load.name} (${load.newton.toFixed(0)} N)`).join(', ')}; {l(bent.limit)} is
-        tolerated{hand ? '' : `, ${l(bent.lifted)} when it is set down hard`}.
-        {bent.after > bent.thickness / 2 &&
+        tolerated{hand || far ? '' : `, ${l(bent.lifted)} when it is set down hard`}.
+        {beyond === 'beyond' &&
           ' More than half its thickness: the formula of thin plates says too much there; take it as “gives way”.'}
       </p>
       <BentPicture bent={bent} />
@@ -109,7 +119,9 @@ function BentFigures({ bent }: { bent: Bent }) {
                   {inUnit(s.stiffener.name, unit)}
                   <span className="block text-sm text-ink-soft">{where(s, unit)}</span>
                 </td>
-                <td className="figure py-1 text-right text-lg whitespace-nowrap">{l(s.most)}</td>
+                <td className="figure py-1 text-right text-lg whitespace-nowrap">
+                  {beyondTheory(s.most, bent) === 'far' ? 'far too much' : l(s.most)}
+                </td>
               </tr>
             ))}
           </tbody>
