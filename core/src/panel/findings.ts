@@ -157,7 +157,7 @@ function matrixFindings({ panel }: Conversion, { matrices }: PanelReport, say: S
       say(
         `matrix/${id}`,
         'note',
-        `${name}: ${m.rows.length} rows and ${m.columns.length} columns hold ${Object.keys(keys).length} keys on ${m.pins} lines${m.fewest < m.pins ? `; with lines of its ${m.groups} groups tied together ${m.fewest} would do` : ''}. Each was read twice: a wrong one that nobody saw has a chance of about 1 in ${Math.max(1, Math.round(1 / Math.max(m.unseen, 1e-9))).toLocaleString('en')}.`,
+        `${name}: ${m.rows.length} rows and ${m.columns.length} columns hold ${Object.keys(keys).length} keys on ${m.pins} lines${m.fewest.pins < m.pins ? `; with lines of its ${m.groups} groups tied together ${m.fewest.pins} would do${m.fewest.proven ? ', no fewer' : ', perhaps fewer'}` : ''}. Each was read twice: a wrong one that nobody saw has a chance of about 1 in ${Math.max(1, Math.round(1 / Math.max(m.unseen, 1e-9))).toLocaleString('en')}.`,
         `${m.rows.length} × ${m.columns.length} keys`,
         figures,
         about,

@@ -3,7 +3,8 @@ import type { Verb } from '../station';
 import { harnessOf, routedWays } from './harness/harness';
 import { pinsOf } from './headers/pins';
 import { matrixCsv, matrixHeader, matrixJson } from './matrix/exports';
-import { progressOf } from './pins/tests';
+import { progressOf, type PinProgress } from './pins/tests';
+import type { PinHunt } from '../document';
 import { matrixReport, panelReport } from './report';
 
 /** Every key field: what is known, what is in doubt, and its map where it is solved. */
@@ -39,6 +40,15 @@ export const harness: Verb = (document) => {
   return { print: { rows, disconnects, metres } };
 };
 
+/** Where a hunt stands, or in words why it can’t be weighed up. */
+function huntOf(hunt: PinHunt): PinProgress | { wrong: string } {
+  try {
+    return progressOf(hunt);
+  } catch (error) {
+    return { wrong: (error as Error).message };
+  }
+}
+
 /** Headers pin by pin, and where each hunt stands. */
 export const pins: Verb = (document) => ({
   print: {
@@ -46,7 +56,7 @@ export const pins: Verb = (document) => ({
       Object.entries(document.panel.headers).map(([id, header]) => [id, { name: header.name, pins: pinsOf(header) }]),
     ),
     hunts: Object.fromEntries(
-      Object.entries(document.panel.hunts).map(([id, hunt]) => [id, { name: hunt.name, ...progressOf(hunt) }]),
+      Object.entries(document.panel.hunts).map(([id, hunt]) => [id, { name: hunt.name, ...huntOf(hunt) }]),
     ),
   },
 });

@@ -1,4 +1,5 @@
 import type { KeyMatrix, KeyReading } from '../../document';
+import { fewestPins, type PinCount } from './fewest';
 import { twoColours, type Contact } from './graph';
 
 /** Where a key is in the matrix. */
@@ -40,7 +41,7 @@ export interface SolvedMatrix {
   groups: number;
   /** Pins that a controller needs, and the fewest if lines of separate groups are tied together. */
   pins: number;
-  fewest: number;
+  fewest: PinCount;
   /** Chance that a key is wrong and nobody sees it, if so many readings are (2 %). */
   unseen: number;
 }
@@ -50,8 +51,6 @@ export const AGREE = 2;
 /** Share of readings that are wrong. Common practice, no source. */
 const MISREAD = 0.02;
 
-const sameAs = (a: KeyReading, b: KeyReading) => signature(a) === signature(b);
-
 /** A reading as text that is equal for equal ones: the order of pins counts only where current goes one way. */
 function signature({ pairs, oneWay }: KeyReading): string {
   return `${oneWay ? '>' : ''}${pairs
@@ -60,15 +59,35 @@ function signature({ pairs, oneWay }: KeyReading): string {
     .join(' ')}`;
 }
 
-/** The reading of a key that two agree on: the one with most that agree; undefined while none has two. */
+/** The reading of a key that two agree on, and more than on any other; undefined while none has two, and in a tie. */
 export function agreed(readings: readonly KeyReading[]): KeyReading | undefined {
-  let best: KeyReading | undefined;
-  let most = 1;
+  const [first, second] = counted(readings);
+  return first && first.count >= AGREE && first.count !== second?.count ? first.reading : undefined;
+}
+
+/** Different readings with how often each was read, most first. */
+function counted(readings: readonly KeyReading[]): { reading: KeyReading; count: number }[] {
+  const counts = new Map<string, { reading: KeyReading; count: number }>();
   for (const reading of readings) {
-    const count = readings.filter((r) => sameAs(r, reading)).length;
-    if (count > most) [best, most] = [reading, count];
+    const known = counts.get(signature(reading));
+    if (known) known.count++;
+    else counts.set(signature(reading), { reading, count: 1 });
   }
-  return best;
+  return [...counts.values()].sort((a, b) => b.count - a.count);
+}
+
+/** Why the readings of a key make none sure. */
+function unsure(name: string, readings: readonly KeyReading[]): Pick<Doubtful, 'why' | 'words'> {
+  if (readings.length === 0) return { why: 'not read', words: `${name} was not read yet.` };
+  if (readings.length === 1) return { why: 'read once', words: `${name} was read once: hold it again.` };
+  const [first] = counted(readings);
+  return {
+    why: 'readings differ',
+    words:
+      first!.count > 1
+        ? `${name}: ${readings.length} readings, and as many say one thing as another. Hold it down once more.`
+        : `${name}: ${readings.length} readings, and no two agree. Hold it down until the lamp stands still.`,
+  };
 }
 
 /**
@@ -83,16 +102,7 @@ export function solveMatrix({ pins, keys }: Pick<KeyMatrix, 'pins' | 'keys'>): S
     const list = Object.values(readings);
     const sure = agreed(list);
     if (!sure) {
-      const [why, words] =
-        list.length === 0
-          ? (['not read', `${legend(key)} was not read yet.`] as const)
-          : list.length === 1
-            ? (['read once', `${legend(key)} was read once: hold it again.`] as const)
-            : ([
-                'readings differ',
-                `${legend(key)}: ${list.length} readings, and no two agree. Hold it down until the lamp stands still.`,
-              ] as const);
-      doubtful.push({ key, why, words });
+      doubtful.push({ key, ...unsure(legend(key), list) });
       continue;
     }
     if (sure.pairs.length === 0) {
@@ -168,7 +178,12 @@ export function solveMatrix({ pins, keys }: Pick<KeyMatrix, 'pins' | 'keys'>): S
     diodes,
     groups: groups.length,
     pins: rows.length + columns.length,
-    fewest: fewestPins(groups, isRow),
+    fewest: fewestPins(
+      groups.map((g) => {
+        const rows = g.filter(isRow).length;
+        return [rows, g.length - rows];
+      }),
+    ),
     unseen: 1 - (1 - MISREAD ** AGREE / Math.max(1, (pins * (pins - 1)) / 2)) ** Object.keys(keys).length,
   };
 }
@@ -196,30 +211,4 @@ function rowsOf(
     if (turn) for (const pin of group) flipped.add(pin);
   }
   return (pin) => (colour.get(pin) === 0) !== flipped.has(pin);
-}
-
-/**
- * Lines of groups that no key joins may be tied together, rows with rows, as long as their columns stay apart: the
- * fewest is the least of what either side tied gives. Tied are rows (or columns) of all groups to those of the largest.
- */
-export function fewestPins(groups: readonly (readonly number[])[], isRow: (pin: number) => boolean): number {
-  const sizes = groups.map((g) => {
-    const rows = g.filter(isRow).length;
-    return [rows, g.length - rows] as const;
-  });
-  if (sizes.length === 0) return 0;
-  // Each group may be laid either way; tied sides cost the longest, untied ones their sum.
-  let best = Infinity;
-  const most = Math.min(sizes.length, 12);
-  for (let turn = 0; turn < 1 << most; turn++) {
-    let tied = 0;
-    let apart = 0;
-    sizes.forEach(([rows, columns], i) => {
-      const [a, b] = i < most && (turn >> i) & 1 ? [columns, rows] : [rows, columns];
-      tied = Math.max(tied, a);
-      apart += b;
-    });
-    best = Math.min(best, tied + apart);
-  }
-  return best;
 }
