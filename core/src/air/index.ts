@@ -5,4 +5,4 @@ export { drawn } from './build/heat';
 export { airReport, type WhatIf } from './report';
 export type { AirReport, Cost, DoubtTerm, FanFlow, GapFlow, WayFlow } from './report';
 export type { LoopReport } from './water/report';
-export { fitted, thermalOf, type PartTemperature, type PartThermal } from './temperatures';
+export { fitted, thermalOf, type PartTemperature, type PartThermal, type UnknownTemperature } from './temperatures';

@@ -10,7 +10,14 @@ import { shareThrough } from './network/heat';
 import { airNeeded } from './physics/air';
 import { solveAir, SURE, type Doubt, type SolvedAir } from './solve';
 import { loopReport, type LoopReport } from './water/report';
-import { airAround, RESISTANCE_DOUBT, temperaturesOf, type PartTemperature } from './temperatures';
+import {
+  airAround,
+  RESISTANCE_DOUBT,
+  temperaturesOf,
+  unknownOf,
+  type PartTemperature,
+  type UnknownTemperature,
+} from './temperatures';
 
 /** What goes through a way out of the shell; flows in m³/s. */
 export interface WayFlow extends Pick<
@@ -110,6 +117,8 @@ export interface AirReport {
   /** Of the air that comes in, the share that passes a part’s zones. */
   passes: { part: string; name: string; share: number }[];
   temperatures: (PartTemperature & { doubt: number })[];
+  /** Parts of which nothing says how hot they get. */
+  unknown: UnknownTemperature[];
   /** dB(A) at 1 m, of all fans; and each. */
   noise: number;
   noises: { part: string; name: string; level: number; rpm: number }[];
@@ -236,6 +245,7 @@ export function airReport(
     wantedRise,
     ...read,
     temperatures,
+    unknown: unknownOf(document, model),
     noise: noises.length > 0 ? sumOfLevels(noises.map((n) => n.level)) : Number.NEGATIVE_INFINITY,
     noises,
     doubt: Math.hypot(...doubts.map((d) => d.by)),

@@ -35,7 +35,7 @@ export const fitted = ({ part, air, watts }: NonNullable<ThermalSetting['baselin
 export function thermalOf(part: Part, setting: ThermalSetting = {}): PartThermal | undefined {
   const usual = usualThermal(part);
   const resistance = setting.baseline ? fitted(setting.baseline) : (setting.resistance ?? usual?.resistance);
-  const limit = setting.limit ?? usual?.limit;
+  const limit = setting.limit ?? limitOf(part);
   if (resistance === undefined || limit === undefined) return undefined;
   return {
     resistance,
@@ -45,15 +45,43 @@ export function thermalOf(part: Part, setting: ThermalSetting = {}): PartThermal
   };
 }
 
+/** The wide bay’s drives read optical discs. */
+const OPTICAL: ReadonlySet<string> = new Set(['drive/5.25']);
+
 /** W that it is made for: what its cooler is sized by, whatever limit the user sets. */
 const rated = ({ draw: _limited, ...part }: Part) => drawOf(part).peak;
 
+/** °C that the hottest place of a part stands, by kind; undefined where nothing says it. Common practice, no source. */
+export function limitOf(part: Part): number | undefined {
+  switch (kindOf(part)) {
+    case 'board':
+      return TEMPERATURES.processor;
+    case 'card':
+      return TEMPERATURES.card;
+    default:
+      return usualThermal(part)?.limit;
+  }
+}
+
+/**
+ * How high the cooler of a board stands over it, mm: its row’s own size; of an own board its block that is called so.
+ * Undefined: nothing says what cools it.
+ */
+function coolerOf({ dimensions, own }: Part): number | undefined {
+  if (!own) return dimensions.coolerHeight?.value;
+  const cooler = Object.entries(own.blocks).filter(
+    ([id, b]) => b.role === 'body' && (/cooler|heat.?sink/i.test(b.name) || id === 'cooler'),
+  );
+  return cooler.length > 0 ? Math.max(...cooler.map(([, b]) => b.height.value)) : undefined;
+}
+
 /** By kind; common practice, no source. */
 function usualThermal(part: Part): Omit<PartThermal, 'from'> | undefined {
-  const size = (key: string) => part.dimensions[key]?.value ?? 0;
   switch (kindOf(part)) {
     case 'board': {
-      const cooler = Math.max(5, size('coolerHeight'));
+      const height = coolerOf(part);
+      if (height === undefined) return undefined;
+      const cooler = Math.max(5, height);
       // With a fan on it, 0.5 K/W at 47 mm, less the taller it is; a bare heat sink by its height.
       const resistance = rated(part) >= 40 ? 0.42 * (47 / cooler) ** 0.7 : 60 / cooler;
       return { resistance, limit: TEMPERATURES.processor, what: 'processor' };
@@ -61,6 +89,8 @@ function usualThermal(part: Part): Omit<PartThermal, 'from'> | undefined {
     case 'card':
       return { resistance: 50 / Math.max(20, rated(part)), limit: TEMPERATURES.card, what: 'graphics processor' };
     case 'drive':
+      // An optical drive holds no disc that suffers, and nothing says what an own one is.
+      if (part.own || OPTICAL.has(part.standard)) return undefined;
       if (part.standard.startsWith('drive/m2')) return { resistance: 5, limit: TEMPERATURES.flash, what: 'flash' };
       if (part.standard === 'drive/2.5-7') return { resistance: 5, limit: TEMPERATURES.flash, what: 'flash' };
       return { resistance: part.standard.startsWith('drive/2.5') ? 4 : 1.8, limit: TEMPERATURES.disc, what: 'discs' };
@@ -104,3 +134,24 @@ export function temperaturesOf(
     return [{ part, name, watts, ...thermal, air, temperature: air + watts * thermal.resistance }];
   });
 }
+
+/** A part that gets warm and of which nothing says how warm. */
+export interface UnknownTemperature {
+  part: string;
+  name: string;
+  watts: number;
+  /** °C it stands, where its kind says that. */
+  limit: number | undefined;
+}
+
+/** Less is never too warm, W. Common practice, no source. */
+const WARMS_FROM = 5;
+
+/** Boards, cards and drives of which nothing says how hot they get. */
+export const unknownOf = (document: Conversion, model: Pick<AirModel, 'heats'>): UnknownTemperature[] =>
+  model.heats.flatMap(({ part, name, watts }) => {
+    const made = document.kit.parts[part]!;
+    const kind = kindOf(made);
+    if (watts < WARMS_FROM || !made.own || (kind !== 'board' && kind !== 'card' && kind !== 'drive')) return [];
+    return thermalOf(made, document.air.thermal[part]) ? [] : [{ part, name, watts, limit: limitOf(made) }];
+  });

@@ -2,11 +2,12 @@ import type { Say } from '../../findings';
 import { SUPPLY_INTAKE, TEMPERATURES } from '../../standards';
 import { type Conversion } from '../../document';
 import { type Figure, type Verdict } from '../../findings';
+import { kindOf } from '../../parts';
 import { type AirReport } from '../report';
 import { NETWORK, BALANCE, PRACTICE, litresAnHour, m3h, kelvin, under } from './say';
 
 /** How warm it gets, and what parts stand. */
-export function riseFindings({ brief }: Conversion, report: AirReport, say: Say): void {
+export function riseFindings({ brief, kit }: Conversion, report: AirReport, say: Say): void {
   const { state, rise, wantedRise, watts } = report;
   const load = under(state);
   const running = report.fans.filter((f) => !f.stopped && !f.inside);
@@ -69,6 +70,17 @@ export function riseFindings({ brief }: Conversion, report: AirReport, say: Say)
       ],
       [{ kind: 'part', id: t.part }],
       over > 0,
+    );
+  }
+  for (const { part, name, watts } of report.unknown) {
+    const own = kit.parts[part]!;
+    say(
+      `unknown/${part}`,
+      'note',
+      `How hot ${name} gets with its ${watts.toFixed(0)} W is not known: ${kindOf(own) === 'board' ? 'no block of it is called its cooler. Call it so in the kit, or type its K/W' : 'type its K/W and what it stands'} under Warmth.`,
+      `${name}: °C not known`,
+      [{ label: 'heat', value: watts, unit: 'W', source: NETWORK }],
+      [{ kind: 'part', id: part }],
     );
   }
   for (const fan of report.fans.filter((f) => f.kind === 'supply')) {

@@ -1,4 +1,4 @@
-import type { PartTemperature } from '@young-shell/core/air';
+import type { PartTemperature, UnknownTemperature } from '@young-shell/core/air';
 import type { ThermalSetting } from '@young-shell/core/document';
 import { drawOf } from '@young-shell/core/parts';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -17,7 +17,7 @@ export function WarmthPanel() {
   return (
     <>
       <Section title="Parts">
-        {air.temperatures.length === 0 && (
+        {air.temperatures.length + air.unknown.length === 0 && (
           <p className="m-0 text-ink-soft">No part is in the shell whose temperature is known.</p>
         )}
         <ul className="m-0 list-none p-0">
@@ -26,6 +26,9 @@ export function WarmthPanel() {
             .map((t) => (
               <PartRow key={t.part} {...t} />
             ))}
+          {air.unknown.map((u) => (
+            <UnknownRow key={u.part} {...u} />
+          ))}
         </ul>
       </Section>
       <Section title="Heat by part">
@@ -100,7 +103,28 @@ function PartRow(t: PartTemperature & { doubt: number }) {
   );
 }
 
-function ThermalFields({ part, resistance, limit }: PartTemperature) {
+/** A part whose warmth is not known: what it takes to say it is typed in here. */
+function UnknownRow({ part, name, watts, limit }: UnknownTemperature) {
+  const open = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === part);
+  const dispatch = useAppDispatch();
+  return (
+    <li className="border-t border-line first:border-t-0">
+      <button
+        type="button"
+        aria-expanded={open}
+        className="grid min-h-10 w-full grid-cols-[1fr_auto] items-baseline gap-x-3 py-1 text-left hover:bg-paper"
+        onClick={() => dispatch(select(open ? null : { kind: 'part', id: part }))}
+      >
+        <span className="text-[18px] leading-6">{name}</span>
+        <span className="figure text-right text-[28px] leading-8 text-ink-soft">? °C</span>
+        <span className="text-sm text-ink-soft">{watts.toFixed(0)} W; nothing says what cools it</span>
+      </button>
+      {open && <ThermalFields part={part} resistance={0} limit={limit ?? 0} />}
+    </li>
+  );
+}
+
+function ThermalFields({ part, resistance, limit }: Pick<PartTemperature, 'part' | 'resistance' | 'limit'>) {
   const document = useAppSelector(selectDocument);
   const submit = useSubmit();
   const setting: ThermalSetting = document.air.thermal[part] ?? {};
