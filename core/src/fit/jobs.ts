@@ -13,12 +13,13 @@ import {
   WhereFinder,
   whereCanItGo,
   missOf,
-  settledLayouts,
+  markedLayouts,
   howFar,
   howFarAnew,
   smallestBox,
   type HowFar,
   settledWays,
+  worstOfLayout,
   type Conflict,
   type FitOption,
   type Goal,
@@ -120,9 +121,14 @@ export async function layouts(
     onProgress: (share) => host.tell(share, 'layouts'),
   });
   if (result.layouts.length > 0) {
-    host.tell(1, 'cables and order of each');
-    const sure = await settledLayouts(document, result.layouts, (plan) => host.settle(plan));
-    if (sure.length > 0) return { ...result, layouts: sure };
+    host.tell(0, 'what every station says of each');
+    const layouts = await markedLayouts(
+      document,
+      result.layouts,
+      (plan) => host.everything(plan),
+      (share) => host.tell(share, 'what every station says of each'),
+    );
+    return { ...result, layouts };
   }
   host.tell(1, 'what is in whose way');
   const conflict = conflictOf(document, { seed, keep, assess });
@@ -144,7 +150,8 @@ export async function firstLayout(
 ): Promise<{ layout?: Layout | undefined; shortfall?: KitShortfall | undefined; homeless: string[] }> {
   const assess = (plan: Conversion) => host.assess(plan);
   const result = searchLayouts(document, { ...FIRST, assess });
-  const [layout] = await settledLayouts(document, result.layouts, (plan) => host.settle(plan));
+  const marked = await markedLayouts(document, result.layouts, (plan) => host.settle(plan));
+  const layout = marked.find((l) => worstOfLayout(l) < 2);
   if (layout) return { layout, homeless: [] };
   const sets = result.homeless.length > 0 ? result.homeless.slice(0, 1) : undefined;
   const set = sets ?? conflictOf(document, { assess })?.parts;

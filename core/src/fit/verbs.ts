@@ -1,14 +1,15 @@
 import { assemble } from '../assembly';
-import { conflictOf, missOf, searchLayouts, settledLayouts, settledWays, waysOutOf } from '../search';
+import { conflictOf, markedLayouts, missOf, searchLayouts, settledWays, waysOutOf, worstOfLayout } from '../search';
 import type { Verb } from '../station';
 import { balanceOf } from './balance';
 import { accessOf, orderOf } from './order';
 import { routesOf } from './reach';
 
-export const layouts: Verb = async (document, { seed, stop }, { assess, settle }) => {
+export const layouts: Verb = async (document, { seed, stop }, { assess, everything }) => {
   const found = searchLayouts(document, { seed, polish: 60, stop, assess });
-  const result = { ...found, layouts: await settledLayouts(document, found.layouts, settle) };
-  if (result.layouts.length > 0) return { print: { seed, ...result }, stops: false };
+  const result = { ...found, layouts: await markedLayouts(document, found.layouts, everything) };
+  const [best] = result.layouts;
+  if (best) return { print: { seed, ...result }, stops: worstOfLayout(best) === 2 };
   const conflict = conflictOf(document, { seed, stop, assess });
   const shortfall = missOf(document, conflict?.parts ?? result.homeless, { seed, stop, assess });
   return {

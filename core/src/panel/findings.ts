@@ -2,7 +2,9 @@ import { countOf } from '../quantity';
 import type { Conversion, PanelControl } from '../document';
 import { teller, type Figure, type Finding, type Say } from '../findings';
 import type { Source } from '../quantity';
-import type { PanelReport } from './report';
+import type { Assembly } from '../assembly';
+import { placeOf } from './place';
+import { throughOf, type PanelReport } from './report';
 
 const MATCH: Source = { kind: 'computed', title: 'what the control is, against what the pin wants' };
 const COLOURING: Source = { kind: 'computed', title: 'two colours of the graph of pins' };
@@ -207,16 +209,31 @@ function rodFindings({ panel }: Conversion, { rods }: PanelReport, say: Say): vo
         aboutOf(control),
         p.id === 'short' || p.id === 'crushed' || p.id === 'buckles' || p.id === 'wanders',
       );
-    if (rod.through.length > 0)
-      say(
-        `rod-through/${id}`,
-        'stop',
-        `The rod of ${control.name} goes through ${rod.through.join(' and ')}: bend it around, or set the switch elsewhere.`,
-        `${control.name}: rod blocked`,
-        figures,
-        aboutOf(control),
-      );
+    sayBlocked(id, control, rod.through, say, figures);
   }
+}
+
+const sayBlocked = (id: string, control: PanelControl, through: readonly string[], say: Say, figures: Figure[] = []) => {
+  if (through.length > 0)
+    say(
+      `rod-through/${id}`,
+      'stop',
+      `The rod of ${control.name} goes through ${through.join(' and ')}: bend it around, or set the switch elsewhere.`,
+      `${control.name}: rod blocked`,
+      figures,
+      aboutOf(control),
+    );
+};
+
+/** Rods that something stands in the way of, and no more: what a search has to know of the panel. */
+export function blockedRods(document: Conversion, assembly: Assembly): Finding[] {
+  const findings: Finding[] = [];
+  const say = teller('panel', findings);
+  for (const [id, control] of Object.entries(document.panel.controls)) {
+    const place = control.rod && placeOf(document, assembly, control);
+    if (place) sayBlocked(id, control, throughOf(assembly, control, place), say);
+  }
+  return findings;
 }
 
 function harnessFindings(document: Conversion, { harness }: PanelReport, say: Say): void {

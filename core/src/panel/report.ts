@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly';
-import type { Conversion } from '../document';
+import type { Conversion, PanelControl } from '../document';
 import { recent } from '../station';
 import { HELD_CODES, keyCode } from '../standards';
 import { harnessOf, type Harness } from './harness/harness';
@@ -74,7 +74,7 @@ function report(document: Conversion, assembly: Assembly): PanelReport {
     const length = Math.hypot(to[0] - place.back[0], to[1] - place.back[1], to[2] - place.back[2]);
     rods[id] = {
       ...rodReport(rod, length, control.travel ?? 0, control.force ?? 0),
-      through: crossedBy(assembly, place.back, to, rod.diameter / 2, control.feature),
+      through: throughOf(assembly, control, place),
     };
   }
   return {
@@ -85,6 +85,12 @@ function report(document: Conversion, assembly: Assembly): PanelReport {
     harness: harnessOf(document, assembly, matched),
     cost: costOf(matched),
   };
+}
+
+/** What the rod of a control goes through, by name. */
+export function throughOf(assembly: Assembly, { rod, feature }: PanelControl, { back }: ControlPlace): string[] {
+  if (!rod) return [];
+  return crossedBy(assembly, back, [rod.to.x, rod.to.y, rod.to.z], rod.diameter / 2, feature);
 }
 
 /** One controller serves all; everything else is bought for each. */

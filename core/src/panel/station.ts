@@ -1,4 +1,5 @@
 import { assessPanel } from './assess';
+import { blockedRods } from './findings';
 import { station } from '../station';
 
 export const panel = station({
@@ -8,4 +9,5 @@ export const panel = station({
   running: true,
   reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'panel'],
   assess: ({ document, assembly }) => assessPanel(document, assembly),
+  atRest: ({ document, assembly }) => blockedRods(document, assembly),
 });

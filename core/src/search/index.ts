@@ -1,5 +1,5 @@
 export { canFit, conflictOf, type Conflict } from './conflicts';
-export { settledLayouts, withLayout, type Assess, type Settle } from './judged';
+export { markedLayouts, withLayout, worstOfLayout, type Assess, type Settle } from './judged';
 export { missOf, type KitShortfall } from './kitShortfall';
 export type { Layout, LayoutOptions } from './layout';
 export { searchLayouts, type LayoutResult } from './layouts';

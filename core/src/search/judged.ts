@@ -1,6 +1,6 @@
 import { assemble } from '../assembly';
 import type { Conversion } from '../document';
-import type { Finding } from '../findings';
+import { RANK, type Finding, type Verdict } from '../findings';
 import { reachFindings, routesOf } from '../fit';
 import type { Layout, Start } from './layout';
 
@@ -51,21 +51,36 @@ export function shortCables(plan: Conversion): Finding[] {
 /** What all stations say about a plan, what takes them a while included. */
 export type Settle = (document: Conversion) => Promise<readonly Finding[]>;
 
-/** Those of the layouts that stop nowhere, by what stations say after a while, too. */
-export async function settledLayouts(
+/**
+ * Layouts with all that every station says of them after a while, the running ones too: put into a copy of the plan, and
+ * held against the plan without the parts they move. The clean ones first, then by their worst verdict, then by their mark.
+ * @param everything what all stations say of a plan, what takes them a while included
+ */
+export async function markedLayouts(
   document: Conversion,
   layouts: readonly Layout[],
-  settle: Settle,
+  everything: Settle,
+  tell: (done: number) => void = () => undefined,
 ): Promise<Layout[]> {
   const moved = [...new Set(layouts.flatMap((layout) => Object.keys(layout.placements)))];
-  const anyway = verdictsOf(await settle(emptied(document, moved)));
-  const kept: Layout[] = [];
+  const anyway = verdictsOf(await everything(emptied(document, moved)));
+  const marked: Layout[] = [];
   for (const layout of layouts) {
-    const holds = passed(layout, await settle(withLayout(document, layout.placements)), anyway);
-    if (holds) kept.push(holds);
+    const said = broughtBy(await everything(withLayout(document, layout.placements)), anyway);
+    const of = (verdict: Verdict) => said.filter((f) => f.verdict === verdict);
+    marked.push({
+      ...layout,
+      warns: of('warn').map((f) => f.sentence),
+      stops: of('stop').map((f) => ({ station: f.station, sentence: f.sentence })),
+    });
+    tell(marked.length / layouts.length);
   }
-  return kept;
+  return marked.sort((a, b) => worstOfLayout(a) - worstOfLayout(b) || b.score - a.score);
 }
+
+/** 0: brings nothing bad, 1: something to look at, 2: something that stops. */
+export const worstOfLayout = ({ stops = [], warns = [] }: Pick<Layout, 'stops' | 'warns'>): 0 | 1 | 2 =>
+  stops.length > 0 ? 2 : warns.length > 0 ? 1 : 0;
 
 /** The plan with some parts taken out. */
 function emptied(document: Conversion, ids: readonly string[]): Conversion {
@@ -74,14 +89,20 @@ function emptied(document: Conversion, ids: readonly string[]): Conversion {
   return { ...document, layout: { ...document.layout, placements } };
 }
 
+/** What is said beside what was said anyway, or is worse than that. */
+const broughtBy = (findings: readonly Finding[], anyway: ReadonlyMap<string, Verdict>): Finding[] =>
+  findings.filter(
+    (f) => f.accepted === undefined && RANK[f.verdict] < (anyway.has(f.id) ? RANK[anyway.get(f.id)!] : RANK.good),
+  );
+
 const verdictsOf = (findings: readonly Finding[]) => new Map(findings.map((f) => [f.id, f.verdict]));
 
 function passed(
   layout: Layout,
   findings: readonly Finding[],
-  anyway: ReadonlyMap<string, Finding['verdict']>,
+  anyway: ReadonlyMap<string, Verdict>,
 ): Layout | undefined {
-  const said = findings.filter((f) => f.accepted === undefined && anyway.get(f.id) !== f.verdict);
+  const said = broughtBy(findings, anyway);
   if (said.some((f) => f.verdict === 'stop')) return undefined;
   return { ...layout, warns: said.filter((f) => f.verdict === 'warn').map((f) => f.sentence) };
 }

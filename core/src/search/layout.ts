@@ -13,6 +13,8 @@ export interface Layout extends Marked {
   hanging: string[];
   /** What the stations warn of with it, in their own words. */
   warns?: string[];
+  /** What stops with it that does not without it. */
+  stops?: { station: string; sentence: string }[];
 }
 
 export interface LayoutOptions {

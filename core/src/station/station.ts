@@ -115,6 +115,8 @@ export interface Station<Id extends string = string, Report = unknown> {
    * It tells what the machine does when it runs: where things go, and what it takes that they go in, is not decided by it.
    */
   running?: boolean;
+  /** What a running station says of geometry all the same: a search asks it with every layout, so it is quick. */
+  atRest?: (context: Context) => Finding[];
   /** The parts of the document its assessment looks at: it is done anew when one of them changes. */
   reads: readonly Read[];
   assess: (context: Context) => Assessed<Report>;

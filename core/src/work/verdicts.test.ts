@@ -7,7 +7,8 @@ import {
   conflictOf,
   searchLayouts,
   smallestBox,
-  settledLayouts,
+  markedLayouts,
+  worstOfLayout,
   settledWays,
   waysOutOf,
   type FitOption,
@@ -64,21 +65,28 @@ it('parts that are not asked about are in nobody’s way: a part that fits alone
 describe('what is listed was applied and assessed by all stations', () => {
   // The cocktail table has an empty kit.
   it.each(['tape-deck', 'typewriter', 'piano-stool'])(
-    'ten layouts of the %s stop nowhere that the shell alone does not',
+    'ten layouts of the %s say what they bring, of every station: clean ones bring nothing that stops',
     async (name) => {
       const document = loose(demo(name));
       const found = searchLayouts(document, { wanted: 10, steps: 1200, assess });
-      const layouts = await settledLayouts(document, found.layouts, settle);
+      const layouts = await markedLayouts(document, found.layouts, (plan) => everything(plan, tools));
       const bare = { ...document, layout: { ...document.layout, placements: {} } };
-      const anyway = new Set(await stops(bare));
-      expect(layouts.length).toBeGreaterThan(0);
+      const anyway = new Map((await everything(bare, tools)).map((f) => [f.id, f.verdict]));
+      expect(layouts).toHaveLength(found.layouts.length);
       for (const layout of layouts) {
-        const plan = put(document, layout.placements);
-        expect((await stops(plan)).filter((id) => !anyway.has(id))).toEqual([]);
-        // What warns was said with it, in the station's own words.
-        const warns = (await settle(plan)).filter((f) => f.verdict === 'warn').map((f) => f.sentence);
+        const said = await everything(put(document, layout.placements), tools);
+        const fresh = said.filter((f) => f.verdict === 'stop' && anyway.get(f.id) !== 'stop').map((f) => f.sentence);
+        expect(layout.stops!.map((s) => s.sentence).sort()).toEqual(fresh.sort());
+        // What is geometry was asked while searching.
+        for (const { station, sentence } of layout.stops!) {
+          expect(station).not.toBe('cut');
+          expect(sentence).not.toMatch(/^The rod of/);
+        }
+        const warns = said.filter((f) => f.verdict === 'warn').map((f) => f.sentence);
         for (const sentence of layout.warns!) expect(warns).toContain(sentence);
       }
+      const worst = layouts.map(worstOfLayout);
+      expect(worst).toEqual([...worst].sort());
     },
     60_000,
   );

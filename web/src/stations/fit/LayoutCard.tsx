@@ -1,4 +1,5 @@
 import { nextId, type Change } from '@young-shell/core/document';
+import { STATIONS } from '@young-shell/core/plan';
 import { inUnit } from '@young-shell/core/quantity';
 import { variantOf, withLayout, type Layout } from '@young-shell/core/search';
 import { useMemo } from 'react';
@@ -20,7 +21,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
   const dispatch = useAppDispatch();
   const submit = useSubmit();
   const unit = useAppSelector((s) => s.preferences.unit);
-  const { warns = [] } = layout;
+  const { warns = [], stops = [] } = layout;
   // What a station warns of in its own words, with its number, is said once.
   const bad = layout.bad.filter((line) => !warns.some((warning) => warning.startsWith(line)));
   const trying = useAppSelector((s) => s.view.preview?.label === name);
@@ -53,6 +54,11 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
           </span>
         </div>
         <ul className="m-0 list-none p-0 text-sm leading-snug">
+          {stops.map(({ station, sentence }) => (
+            <li key={sentence} className="text-stop">
+              ■ {STATIONS.find((s) => s.id === station)?.label ?? station}: {inUnit(sentence, unit)}
+            </li>
+          ))}
           {layout.good.map((line) => (
             <li key={line} className="text-good">
               + {line}

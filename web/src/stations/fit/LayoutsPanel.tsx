@@ -2,7 +2,7 @@ import { Search, Square } from 'lucide-react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { OUTLOOK_NAMES, OUTLOOK_WORDS } from '@young-shell/core/document';
 import { outlookOf } from '@young-shell/core/fit';
-import { homelessNames } from '@young-shell/core/search';
+import { homelessNames, worstOfLayout, type Layout } from '@young-shell/core/search';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
@@ -18,6 +18,16 @@ import { RulesNote } from './RulesNote';
 import { searchLayouts, searchWaysOut, stopSearch } from './search';
 import { setSearch } from './searchSlice';
 import { useAtRest } from './useAtRest';
+
+/** How many of the layouts bring nothing that stops. */
+function cleanOnes(layouts: readonly Layout[]): string {
+  const clean = layouts.filter((l) => worstOfLayout(l) < 2).length;
+  return clean === layouts.length
+    ? clean === 1
+      ? 'and nothing stops with it'
+      : 'and nothing stops with any of them'
+    : `${clean === 0 ? 'none' : clean} of them without a stop`;
+}
 
 /** Layouts of the whole kit: found by a search, compared by what is good and bad about them, kept by name. */
 export function LayoutsPanel() {
@@ -88,7 +98,8 @@ export function LayoutsPanel() {
         )}
         {!running && of && (
           <p className="mt-2 mb-0 text-sm text-ink-soft" role="status">
-            {best.length > 0 && `${best.length} different layout${best.length === 1 ? '' : 's'}. `}
+            {best.length > 0 &&
+              `${best.length} different layout${best.length === 1 ? '' : 's'}, ${cleanOnes(best)}. `}
             {words && `Searched: ${words}`}
             {of !== document && ' The plan has changed since: what is applied counts, the list is of before.'}
           </p>
@@ -114,10 +125,10 @@ export function LayoutsPanel() {
         </Section>
       )}
       {best.length > 0 && (
-        <Section title="Found, best first">
+        <Section title="Found, clean ones first">
           <ol className="m-0 list-none p-0">
             {[...best]
-              .sort((a, b) => b.score - a.score)
+              .sort((a, b) => worstOfLayout(a) - worstOfLayout(b) || b.score - a.score)
               .map((layout, i) => (
                 <LayoutCard key={layout.id} layout={layout} name={`Layout ${i + 1}`} />
               ))}
