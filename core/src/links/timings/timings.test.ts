@@ -9,6 +9,7 @@ import { cvt } from './cvt';
 import { gtf } from './gtf';
 import { integerScales } from './scaling';
 import { fieldRate, lineRate, lineTimes, modeline, readModeline, type Timing } from './timing';
+import { runs } from '../../../../testing/runs';
 import { marginsOfTiming, searchTube, SYSTEMS, TUBE_MODES, tubeTiming, type Limits } from './tube';
 
 const SIZES: [number, number][] = [
@@ -127,6 +128,51 @@ describe('the search', () => {
       ),
       { numRuns: 150 },
     ));
+  it('offers every picture that exists, whatever the monitor: by what the ranges leave of a line, in closed form', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 15, max: 16.6, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.8, noNaN: true }),
+        fc.double({ min: 45, max: 62, noNaN: true }),
+        fc.double({ min: 1, max: 12, noNaN: true }),
+        fc.double({ min: 5, max: 40, noNaN: true }),
+        (h, hs, v, vs, c) => {
+          const limits: Limits = { horizontal: [h, h + hs], vertical: [v, v + vs], interlace: true, clock: [c, 300] };
+          const { found } = searchTube(limits);
+          for (const mode of TUBE_MODES) {
+            const per = mode.interlaced ? 2 : 1;
+            // A total of lines whose field rate is in range at some line rate, with room to spare for whole numbers; its
+            // width so far sent often enough for the clock, with 11 µs of blanking.
+            let exists = false;
+            for (let blank = mode.interlaced ? 30 : 14; blank <= (mode.interlaced ? 60 : 30); blank++) {
+              const total = mode.lines + blank;
+              if (mode.interlaced && total % 2 === 0) continue;
+              const [low, high] = [
+                Math.max(h, (v * total) / per / 1000),
+                Math.min(h + hs, ((v + vs) * total) / per / 1000),
+              ];
+              if (high - low < 0.02) continue;
+              const rate = (low + high) / 2;
+              if ([320, 640, 1280, 1920, 2560].some((w) => w / (1000 / rate - 11) > 1.02 * c)) exists = true;
+            }
+            const offered = found.some((f) => f.mode === mode);
+            if (exists) expect(offered, `${mode.lines} lines`).toBe(true);
+          }
+        },
+      ),
+      { numRuns: runs(1000, 250), seed: 222 },
+    ));
+  it('says yes between 15.91 and 16.2 kHz, and keeps 240 lines from 15.5 kHz on', () => {
+    for (const least of [15.91, 15.95, 16, 16.1, 16.19]) {
+      const { found, why } = searchTube({ ...LIMITS, horizontal: [least, 16.2] });
+      expect(why).toBeUndefined();
+      expect(found.length).toBeGreaterThan(0);
+    }
+    for (const most of [15.55, 15.6, 15.65, 15.7]) {
+      const { found } = searchTube({ ...LIMITS, horizontal: [15.5, most] });
+      expect(found.map((f) => f.mode.lines)).toContain(240);
+    }
+  });
   it('says what is empty', () => {
     expect(searchTube({ ...LIMITS, horizontal: [16, 15] }).why).toMatch(/horizontal range is empty/);
     expect(searchTube({ ...LIMITS, horizontal: [31, 32] }).why).toMatch(/15.6/);

@@ -52,24 +52,35 @@ export function tubeTiming(mode: TubeMode, width: number, rate?: number, shift =
   const scale = line / (1000 / system.rate);
   const active = (1000 / system.rate - system.blanking) * scale;
   // Pixels go in steps of 8 along a line, as cards want them.
-  const hTotal = Math.round((width * line) / active / 8) * 8;
-  const clock = Math.round((1000 * hTotal) / line);
+  const hTotal = Math.round((width * line) / active / STEP_ALONG) * STEP_ALONG;
+  return timingOf(mode, width, hTotal, Math.round((1000 * hTotal) / line), shift, total);
+}
+
+/** Pixels along a line go in such steps, as cards want them. */
+const STEP_ALONG = 8;
+
+/** A timing of a total width and a clock, kHz: porches and sync in the system’s proportions of its blanking. */
+function timingOf(mode: TubeMode, width: number, hTotal: number, clock: number, shift: number, total?: number): Timing {
+  const system = SYSTEMS[mode.hz];
+  // Sync stays as long as the system’s own for its line; the porches share what is left of the blanking as they do there.
+  const scale = (1000 * hTotal) / clock / (1000 / system.rate);
   const pixels = (us: number) => Math.round((us * scale * clock) / 1000);
-  const front = Math.max(1, pixels(system.front + shift));
   const sync = Math.max(1, pixels(system.sync));
+  const porches = hTotal - width - sync;
+  const share = system.front / (system.blanking - system.sync);
+  const front = Math.max(1, Math.min(porches - 1, Math.round(porches * share) + pixels(shift)));
   const lines = total ?? (mode.interlaced ? system.both : system.lines);
   const blank = lines - mode.lines;
   // Three lines of sync, in each field; before it a fifth of the blanking.
   const times = mode.interlaced ? 2 : 1;
   const vSync = 3 * times;
   const vFront = Math.max(times, Math.round((blank - vSync) / 5 / times) * times);
-  const most = hTotal - width - sync;
   return {
     name: `${width}x${mode.lines}${mode.interlaced ? 'i' : ''}_${mode.hz}`,
     clock,
     hActive: width,
-    hSyncStart: width + Math.min(front, Math.max(1, most - 1)),
-    hSyncEnd: width + Math.min(front, Math.max(1, most - 1)) + sync,
+    hSyncStart: width + front,
+    hSyncEnd: width + front + sync,
     hTotal,
     vActive: mode.lines,
     vSyncStart: mode.lines + vFront,
@@ -80,6 +91,10 @@ export function tubeTiming(mode: TubeMode, width: number, rate?: number, shift =
     vPositive: false,
   };
 }
+
+/** Lines of a picture that are not seen, least and most (television systems have 20 to 25 a field), and µs of a line. */
+const BLANK_LINES = { one: [14, 30], both: [30, 60] } as const;
+const BLANK_TIME = [9, 16] as const;
 
 /** A timing against what monitor and card stand, figure by figure; of a tube of television lines its blanking too. */
 export function marginsOfTiming(t: Timing, limits: Limits, tube = lineRate(t) < 20): Margin[] {
@@ -113,7 +128,7 @@ export function marginsOfTiming(t: Timing, limits: Limits, tube = lineRate(t) < 
             'horizontal blanking',
             blanking,
             'µs',
-            [9, 16],
+            BLANK_TIME,
             'SMPTE 170M: 10.9 µs; less is folded over (common practice)',
           ),
           within('horizontal sync', sync, 'µs', [3.5, 6], 'SMPTE 170M: 4.7 µs'),
@@ -123,7 +138,7 @@ export function marginsOfTiming(t: Timing, limits: Limits, tube = lineRate(t) < 
             'vertical blanking',
             t.vTotal - t.vActive,
             'lines',
-            t.interlaced ? [30, 60] : [14, 30],
+            BLANK_LINES[t.interlaced ? 'both' : 'one'],
             'television systems: 20 to 25 lines a field',
           ),
         ]
@@ -141,8 +156,62 @@ export interface Found {
 }
 
 /**
- * All timings of the four pictures that monitor and card take: the nearest line rate to the system’s own, as narrow as
- * the card’s lowest clock lets it be. Empty where there are none, with `why` in words.
+ * Of one picture the timing nearest to its television system that monitor and card take: over all totals of lines and of
+ * pixels, the line rate that every range lets it have. Its number of lines counts most, then how few pixels are sent for
+ * one, then its blanking.
+ */
+function nearestTiming(mode: TubeMode, limits: Limits): Found | undefined {
+  const { horizontal, vertical, clock } = limits;
+  const system = SYSTEMS[mode.hz];
+  const per = mode.interlaced ? 2 : 1;
+  const own = mode.interlaced ? system.both : system.lines;
+  const candidates: { off: number; width: number; hTotal: number; kHz: number; total: number }[] = [];
+  const [fewest, mostLines] = BLANK_LINES[mode.interlaced ? 'both' : 'one'];
+  for (let total = mode.lines + fewest; total <= mode.lines + mostLines; total++) {
+    if (mode.interlaced && total % 2 === 0) continue;
+    const rates = [
+      Math.max(horizontal[0], (vertical[0] * total) / per / 1000),
+      Math.min(horizontal[1], (vertical[1] * total) / per / 1000),
+    ] as const;
+    if (rates[0] > rates[1]) continue;
+    for (const width of WIDTHS) {
+      const wanted = Math.min(Math.max(system.rate, rates[0]), rates[1]);
+      let best: (typeof candidates)[number] | undefined;
+      const widest = width / (1 - (BLANK_TIME[1] * wanted) / 1000);
+      for (
+        let hTotal = Math.ceil(width / STEP_ALONG) * STEP_ALONG;
+        hTotal <= widest + STEP_ALONG;
+        hTotal += STEP_ALONG
+      ) {
+        // A clock is a whole number of kHz: the nearest to what is wanted that keeps within every range.
+        const least = Math.ceil(Math.max(rates[0] * hTotal, clock[0] * 1000) - 1e-6);
+        const most = Math.floor(Math.min(rates[1] * hTotal, clock[1] * 1000) + 1e-6);
+        if (least > most) continue;
+        const kHz = Math.min(Math.max(Math.round(wanted * hTotal), least), most);
+        const blanking = (1000 * (hTotal - width)) / kHz;
+        if (blanking < BLANK_TIME[0] || blanking > BLANK_TIME[1]) continue;
+        const off =
+          10 * Math.abs(total - own) +
+          width / WIDTHS[0] +
+          Math.abs(blanking - (system.blanking * system.rate * hTotal) / kHz) / 10 +
+          Math.abs(kHz / hTotal - system.rate);
+        if (!best || off < best.off) best = { off, width, hTotal, kHz, total };
+      }
+      if (best) candidates.push(best);
+    }
+  }
+  candidates.sort((a, b) => a.off - b.off);
+  for (const { width, hTotal, kHz, total } of candidates) {
+    const timing = timingOf(mode, width, hTotal, kHz, 0, total);
+    const margins = marginsOfTiming(timing, limits, true);
+    if (margins.every((m) => m.ok)) return { timing, mode, margins, times: width / WIDTHS[0] };
+  }
+  return undefined;
+}
+
+/**
+ * All timings of the four pictures that monitor and card take, each as near to its television system as they let it be.
+ * Empty where there are none, with `why` in words.
  */
 export function searchTube(limits: Limits): { found: Found[]; why: string | undefined } {
   const { horizontal, vertical, clock } = limits;
@@ -156,33 +225,9 @@ export function searchTube(limits: Limits): { found: Found[]; why: string | unde
         found: [],
         why: `${what} is empty: it goes from ${from} to ${to} ${unit}; the second is to be the higher one.`,
       };
-  const found: Found[] = [];
-  for (const mode of TUBE_MODES) {
-    if (mode.interlaced && !limits.interlace) continue;
-    const system = SYSTEMS[mode.hz];
-    const wanted = Math.min(Math.max(system.rate, horizontal[0]), horizontal[1]);
-    const per = mode.interlaced ? 2 : 1;
-    const own = mode.interlaced ? system.both : system.lines;
-    // Another number of lines, where the field rate would be out of what the monitor takes.
-    const totals: number[] = [own];
-    for (const hz of [vertical[0], vertical[1]]) {
-      const lines = Math.round((wanted * 1000 * per) / hz);
-      const odd = mode.interlaced && lines % 2 === 0 ? lines + 1 : lines;
-      totals.push(odd, odd - per, odd + per);
-    }
-    let best: Found | undefined;
-    for (const total of totals)
-      for (const width of WIDTHS) {
-        if (total <= mode.lines + 4 * per) continue;
-        const timing = tubeTiming(mode, width, wanted, 0, total);
-        const margins = marginsOfTiming(timing, limits, true);
-        if (margins.some((m) => !m.ok)) continue;
-        const off = Math.abs(total - own) * 10 + width / 320;
-        if (!best || off < Math.abs(best.timing.vTotal - own) * 10 + best.timing.hActive / 320)
-          best = { timing, mode, margins, times: width / 320 };
-      }
-    if (best) found.push(best);
-  }
+  const found = TUBE_MODES.filter((mode) => limits.interlace || !mode.interlaced).flatMap(
+    (mode) => nearestTiming(mode, limits) ?? [],
+  );
   const lowest = (1000 / 286) * 4.5;
   return {
     found,
