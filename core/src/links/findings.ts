@@ -30,12 +30,12 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
     for (const fault of faults)
       say(
         `${fault.id}/${id}`,
-        fault.stop ? 'stop' : fault.id === 'loose' ? 'note' : 'warn',
+        fault.stop ? 'stop' : fault.id === 'loose' || fault.id === 'shared' ? 'note' : 'warn',
         fault.words,
         FAULT_WORDS[fault.id],
         [],
         about(node.part),
-        fault.id !== 'dead',
+        !['dead', 'shared', 'lanes', 'no-lanes'].includes(fault.id),
       );
 
   // A device that itself is faster than its own link is told as its limit, not as a fault of the plan.
@@ -190,6 +190,9 @@ const FAULT_WORDS = {
   'own-power': 'needs 12 V',
   dead: 'dead',
   loose: 'hangs on nothing',
+  shared: 'lanes shared',
+  lanes: 'too many lanes',
+  'no-lanes': 'no lane left',
   reach: 'too long',
   reaches: 'cables unequal',
 } as const;

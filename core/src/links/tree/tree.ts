@@ -1,4 +1,5 @@
 import type { Conversion, LinkNode } from '../../document';
+import { partedLanes } from './lanes';
 import { LANE_RATE, LINK_TYPES, SATA_RATE, usbRate, type LinkType, type PortKind } from '../../standards';
 
 /** A node of the tree with what its link gives and what goes over it. */
@@ -22,7 +23,7 @@ export interface Linked {
 }
 
 export interface Fault {
-  id: 'key' | 'full' | 'power' | 'own-power' | 'dead' | 'loose' | 'reach' | 'reaches';
+  id: 'key' | 'full' | 'power' | 'own-power' | 'dead' | 'loose' | 'reach' | 'reaches' | 'shared' | 'lanes' | 'no-lanes';
   stop: boolean;
   words: string;
 }
@@ -79,7 +80,10 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
           words: `${node.name} goes into ${portWords(port)}; ${up.node.name} has ${portWords(has)}.`,
         });
       if (up.type.kind === 'host') {
-        // A socket takes its own lanes of its host, at most as new as it.
+        // A socket takes its own lanes of its host, as many as are left for it, at most as new as it.
+        const parted = partedOf(up, nodes, below);
+        lanes = parted.lanes.get(id) ?? lanes;
+        faults.push(...(parted.faults.get(id) ?? []));
         gen = Math.min(
           gen || hostLanes(up.node).gen,
           port === 'host' && type.offers?.port === 'SATA' ? 3 : hostLanes(up.node).gen,
@@ -138,6 +142,7 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
           words: `${node.name} has ${count === 1 ? 'one place' : `${count} places`}, and ${under.node.name} would be the ${i + 1}${['st', 'nd', 'rd'][i] ?? 'th'} in it.`,
         });
       powerFaults(linked, under);
+      lanesFault(linked, under, i);
       busy.push(...their);
     });
     togetherFault(
@@ -221,6 +226,63 @@ function powerFaults(up: Linked, under: Linked): void {
     stop: true,
     words: `${under.node.name} takes ${draws} W from its place; ${up.node.name} gives ${gives} W.`,
   });
+}
+
+/** A passive adapter parts its lanes among its places and has no switch: on a narrow slot the last ones get none. */
+function lanesFault({ node, type, lanes }: Linked, under: Linked, index: number): void {
+  const { offers } = type;
+  if (type.kind !== 'adapter' || !offers?.lanes || offers.count < 2 || lanes <= 0) return;
+  const works = Math.floor(lanes / offers.lanes);
+  if (index < works) return;
+  under.faults.push({
+    id: 'no-lanes',
+    stop: true,
+    words: `${under.node.name} gets no lane: ${node.name} has no switch of its own, and of the ${lanes} lanes it sits on ${works === 0 ? 'none of its places works' : `${works === 1 ? 'one place works' : `${works} places work`}`}. A slot of ${offers.count * offers.lanes} lanes that the board parts, or an adapter with a switch.`,
+  });
+}
+
+const BY_LANES: ReadonlySet<PortKind> = new Set(['slot', 'M.2 M', 'M.2 B', 'M.2 E']);
+
+/** How the lanes of a host are parted among its sockets that are used, and what is to be said of that, by socket. */
+function partedOf(
+  host: Linked,
+  nodes: Conversion['links']['nodes'],
+  below: ReadonlyMap<string, string[]>,
+): { lanes: Map<string, number>; faults: Map<string, Fault[]> } {
+  const has = hostLanes(host.node).lanes;
+  const sockets = host.children
+    .map((id) => ({ id, node: nodes[id]!, type: typeOf(nodes[id]!) }))
+    .filter(({ id, type }) => type.offers && BY_LANES.has(type.offers.port) && (below.get(id)?.length ?? 0) > 0)
+    .map(({ id, node, type }) => ({
+      id,
+      name: node.name,
+      lanes: node.lanes ?? type.lanes ?? 0,
+      typed: node.lanes !== undefined,
+    }));
+  const lanes = partedLanes(has, sockets);
+  const faults = new Map<string, Fault[]>();
+  const less = sockets.filter((s) => lanes.get(s.id)! < s.lanes);
+  const sum = [...lanes.values()].reduce((a, b) => a + b, 0);
+  const [first] = less;
+  if (first)
+    faults.set(first.id, [
+      {
+        id: 'shared',
+        stop: false,
+        words: `${host.node.name} has ${has} lanes, and ${sockets.map((s) => s.name).join(', ')} ask for ${sockets.reduce((a, s) => a + s.lanes, 0)}. Counted as boards usually part them: ${sockets.map((s) => `${s.name} ×${lanes.get(s.id)}`).join(', ')}. The board’s sheet says it surely: type it as the lanes of each slot.`,
+      },
+    ]);
+  const last = sockets.at(-1);
+  if (last && sum > has)
+    faults.set(last.id, [
+      ...(faults.get(last.id) ?? []),
+      {
+        id: 'lanes',
+        stop: false,
+        words: `${sockets.map((s) => `${s.name} ×${lanes.get(s.id)}`).join(', ')} are ${sum} lanes together, and ${host.node.name} has ${has}: the board switches one of them off, or makes it slower. Its sheet says which.`,
+      },
+    ]);
+  return { lanes, faults };
 }
 
 /** What hangs on a hub by itself may be little, and together more than the socket above gives. */
