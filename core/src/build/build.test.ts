@@ -108,6 +108,29 @@ describe('the calendar', () => {
     expect(dayWords(dayNumber('2028-02-29'))).toBe('2028-02-29');
     for (const day of ['2027-02-29', '26-11-2026', '2026-13-01', '']) expect(() => dayNumber(day)).toThrow(/is no day/);
   });
+  it('loses no hour that runs past midnight: minute by minute, counted by hand', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 24 }), { minLength: 7, maxLength: 7 }),
+        fc.integer({ min: 0, max: 7 * 24 * 4 }),
+        fc.integer({ min: 1, max: 160 }),
+        (hours, quarter, quarters) => {
+          fc.pre(hours.some((h) => h > 0));
+          const monday = dayNumber('2026-11-30') * 24;
+          const from = monday + quarter / 4;
+          // Every quarter of an hour that is open, of every day by itself.
+          const open = new Set<number>();
+          for (let day = -1; day < 120; day++)
+            for (let q = 0; q < hours[weekday(dayNumber('2026-11-30') + day)]! * 4; q++)
+              open.add((day * 24 + 18) * 4 + q);
+          const rest = [...open].filter((q) => q >= quarter).sort((a, b) => a - b);
+          fc.pre(rest.length >= quarters);
+          const { begin, end } = new Calendar(hours).work(from, quarters / 4);
+          expect(begin).toBeCloseTo(monday + rest[0]! / 4, 6);
+          expect(end).toBeCloseTo(monday + (rest[quarters - 1]! + 1) / 4, 6);
+        },
+      ),
+    ));
   it('lays work on the hours of the week, over nights and free days', () => {
     const c = new Calendar([2, 0, 0, 0, 0, 5, 0]);
     const monday = dayNumber('2026-11-30') * 24;

@@ -11,13 +11,13 @@ import { run } from '../work/work';
 import { Button } from './Button';
 import { span } from './days';
 
-/** What it costs more or less than the plan as it is: `+4.20, +35 min`; nothing where it costs nothing that is known of. */
+/** What it costs beside the plan as it is: `4.20 more to buy, 35 min less work`; nothing where nothing is known of. */
 function priceWords({ money, unpriced, minutes }: { money: number; unpriced: number; minutes: number }): string {
-  const signed = (n: number, words: string) => `${n > 0 ? '+' : '−'}${words}`;
+  const than = (n: number) => (n > 0 ? 'more' : 'less');
   return [
-    Math.abs(money) >= 1 ? signed(money, (Math.abs(money) / 100).toFixed(2)) : '',
+    Math.abs(money) >= 1 ? `${(Math.abs(money) / 100).toFixed(2)} ${than(money)} to buy` : '',
     unpriced > 0 ? `${unpriced} to buy without a price` : '',
-    Math.abs(minutes) >= 1 ? signed(minutes, span(Math.abs(minutes))) : '',
+    Math.abs(minutes) >= 1 ? `${span(Math.abs(minutes))} ${than(minutes)} work` : '',
   ]
     .filter((w) => w !== '')
     .join(', ');

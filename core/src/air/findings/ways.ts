@@ -22,7 +22,7 @@ export function wayFindings({ kit, brief }: Conversion, report: AirReport, say: 
       `passes/${most.part}`,
       most.share < PASSES ? 'warn' : 'note',
       `Of the air that comes in, ${(100 * most.share).toFixed(0)} % passes ${most.name}, which makes most of the heat; ${(100 - 100 * most.share).toFixed(0)} % goes around it.${most.share < PASSES ? ' A deflector of plastic sheet, or an intake nearer to it, leads it there.' : ''}`,
-      `${(100 * most.share).toFixed(0)} % passes ${most.name}`,
+      `${(100 * most.share).toFixed(0)} % of the air passes ${most.name}`,
       [{ label: 'passes it', value: 100 * most.share, unit: 'percent', source: NETWORK }],
       [{ kind: 'part', id: most.part }],
       most.share < PASSES,

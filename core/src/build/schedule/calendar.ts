@@ -19,7 +19,7 @@ export const weekday = (n: number): number => (((n + THURSDAY) % 7) + 7) % 7;
 const BEGINS = 18;
 
 /**
- * Time of work laid on days: `hours` of each weekday from 18 o’clock. Moments are hours from the midnight of day 0.
+ * Time of work laid on days: `hours` of each weekday from 18 o’clock, past midnight where they are more than six. Moments are hours from the midnight of day 0.
  */
 export class Calendar {
   constructor(private readonly hours: readonly number[]) {
@@ -30,19 +30,17 @@ export class Calendar {
   work(from: number, length: number): { begin: number; end: number } {
     let begin: number | undefined;
     let left = length;
-    let at = from;
-    for (;;) {
-      const day = Math.floor(at / 24);
+    // A long evening goes on past midnight: the day before may still be open.
+    for (let day = Math.floor(from / 24) - 1; ; day++) {
       const open = day * 24 + BEGINS;
       const close = open + this.hours[weekday(day)]!;
-      const start = Math.max(at, open);
+      const start = Math.max(from, open);
       if (start < close - 1e-9 || (left <= 1e-9 && start <= close)) {
         begin ??= start;
         const most = close - start;
         if (left <= most + 1e-9) return { begin, end: start + left };
         left -= most;
       }
-      at = (day + 1) * 24;
     }
   }
 }
