@@ -1,4 +1,5 @@
-import { AIR_ROOM, FIRST_SLOT, IO_OPENING, SLOT } from '../standards';
+import type { Linear } from '../quantity';
+import { AIR_ROOM, FIRST_SLOT, FLAT_SATA, IO_OPENING, SLOT } from '../standards';
 import {
   add,
   airBlock,
@@ -25,6 +26,36 @@ const EDGE_TO_PANEL = 2.1;
 const SOCKET_DEPTH = 30;
 /** Sockets for power stand so high off the board (practice), mm. */
 const MAIN_SOCKET = 13;
+/** Plugs of SATA sockets that lie, and their first bend, go out so far, mm (common practice, no source). */
+const SATA_PLUGS = 35;
+
+/** SATA sockets at the front edge: lying, with plugs from the front, on boards that leave room for long cards; else upright. */
+function sataBlocks(d: Dimensions, surface: Linear): Block[] {
+  const w = d.at('width').value;
+  const far = (from: number, least: number) => Math.max(w - from, least);
+  if (!FLAT_SATA.has(d.row.key.slice('board/'.length)))
+    return [
+      box('sata-sockets', 'SATA sockets', 'body', point(22, 6, surface), point(far(157, 32), 22, shift(surface, 9))),
+      box(
+        'sata-plugs',
+        'SATA plugs and their bend',
+        'plug room',
+        point(20, 4, surface),
+        point(far(155, 34), 30, shift(surface, 35)),
+      ),
+    ];
+  const top = add(surface, d.at('sataHeight'));
+  return [
+    box('sata-sockets', 'SATA sockets, lying', 'body', point(22, 0, surface), point(far(157, 32), 16, top)),
+    box(
+      'sata-front-plugs',
+      'SATA plugs and their bend',
+      'plug room',
+      point(20, -SATA_PLUGS, surface),
+      point(far(155, 34), 0, top),
+    ),
+  ];
+}
 
 /**
  * A board on its standoffs: origin at the lower end of the standoffs, rear edge at y = depth, the
@@ -146,13 +177,6 @@ export function boardModel(d: Dimensions): PartModel {
         point(slotX + 21.5, depth.value * 0.32 + 52, shift(surface, MAIN_SOCKET)),
       ),
       box(
-        'sata-sockets',
-        'SATA sockets',
-        'body',
-        point(22, 6, surface),
-        point(w - 157 > 24 ? w - 157 : 32, 22, shift(surface, 9)),
-      ),
-      box(
         'processor-socket',
         'processor power socket',
         'body',
@@ -174,13 +198,7 @@ export function boardModel(d: Dimensions): PartModel {
         point(slotX + 9.5, depth.value * 0.32, surface),
         point(slotX + 21.5, depth.value * 0.32 + 52, shift(surface, 40)),
       ),
-      box(
-        'sata-plugs',
-        'SATA plugs and their bend',
-        'plug room',
-        point(20, 4, surface),
-        point(w - 155 > 22 ? w - 155 : 34, 30, shift(surface, 35)),
-      ),
+      ...sataBlocks(d, surface),
     );
   }
 

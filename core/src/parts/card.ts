@@ -9,6 +9,13 @@ const BRACKET_SHEET = 1;
 /** From the free end of the bracket's last slot to the middle of the card's board, mm (card specification, from memory). */
 const BRACKET_TO_BOARD = 3.5;
 
+/**
+ * Only its slot edge reaches down into the slot: everything else of a card ends so high over it, and that edge lies between
+ * these from the bracket, mm (card specification, edge connector of 16 lanes; from memory).
+ */
+const TONGUE = 8.25;
+const TONGUE_FROM = { rear: 46, front: 134 } as const;
+
 /** Slots that a card of this thickness fills. */
 const slotsOf = (thickness: number) => Math.max(1, Math.ceil((thickness - 0.5) / SLOT_PITCH.value));
 
@@ -23,10 +30,19 @@ export function cardModel(d: Dimensions): PartModel {
   const slots = slotsOf(thickness.value);
   const [l, h, t] = [length.value, height.value, thickness.value];
   const bracket = d.at('bracketHeight');
+  const board = slots * SLOT_PITCH.value - 2 - BRACKET_TO_BOARD;
   const blocks: Block[] = [
-    box('cooler', 'card', 'body', point(0, 0, 0), point(thickness, length, height), {
+    box('cooler', 'card', 'body', point(0, 0, Math.min(TONGUE, h / 4)), point(thickness, length, height), {
       conducts: 'live',
     }),
+    box(
+      'edge',
+      'slot edge',
+      'body',
+      point(board - 1, l - TONGUE_FROM.front, 0),
+      point(board + 1, l - TONGUE_FROM.rear, Math.min(TONGUE, h / 4)),
+      { conducts: 'live' },
+    ),
     box(
       'bracket',
       'bracket',
@@ -76,7 +92,6 @@ export function cardModel(d: Dimensions): PartModel {
         point(t / 2 + 10, l * 0.12 + 45, add(height, d.at('plugRoom'))),
       ),
     );
-  const board = slots * SLOT_PITCH.value - 2 - BRACKET_TO_BOARD;
   return {
     blocks,
     plug: { into: 'slot', at: point(board, shift(length, BRACKET_SHEET), 0) },

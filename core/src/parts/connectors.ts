@@ -133,7 +133,11 @@ export function connectorsOf(id: string, part: Part): Connector[] {
         )
         .map(
           (spec) =>
-            (spec.id === 'data' && !has(spec.block) ? { ...spec, block: 'plate', at: [0.3, 0.05, 1] } : spec) as Spec,
+            (spec.id !== 'data' || has(spec.block)
+              ? spec
+              : has('sata-front-plugs')
+                ? { ...spec, block: 'sata-front-plugs', at: [0.5, 1, 0.5], direction: 'front' }
+                : { ...spec, block: 'plate', at: [0.3, 0.05, 1] }) as Spec,
         )
         .filter((spec) => has(spec.block))
         .map((spec): Connector => ({ name: spec.name ?? spec.kind, gives: spec.gives ?? false, ...spec }));

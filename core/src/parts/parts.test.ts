@@ -103,6 +103,7 @@ describe('rooms', () => {
   it('a card of one slot has no power plug and no fans; a thicker one fills more slots', () => {
     expect(model('card/half-length-1').blocks.map((b) => b.id)).toEqual([
       'cooler',
+      'edge',
       'bracket',
       'riser',
       'picture-plugs',

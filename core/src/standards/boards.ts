@@ -58,6 +58,9 @@ const ioPlace = {
   ioBelow: dimension('Opening below the board surface', 3.8, ATX, 'catalogue', 0.5),
 };
 
+/** Boards that leave room for long cards: their SATA sockets lie along the front edge. Common practice, no source. */
+export const FLAT_SATA: ReadonlySet<string> = new Set(['atx', 'micro-atx']);
+
 function atxFamily(
   key: string,
   name: string,
@@ -77,6 +80,9 @@ function atxFamily(
       depth: dimension('Depth', depth, source),
       ...cooling(47),
       ...ioPlace,
+      ...(FLAT_SATA.has(key)
+        ? { sataHeight: dimension('SATA sockets over the board, lying', 8, practice, 'catalogue', 3) }
+        : {}),
     },
     holes: holes.filter((h) => h.x < width && h.y < depth),
     holeSource: source,

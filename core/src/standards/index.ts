@@ -18,7 +18,7 @@ export * from './links';
 export * from './materials';
 export * from './wires';
 export { FAN_SIZES } from './fans';
-export { FIRST_SLOT, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';
+export { FIRST_SLOT, FLAT_SATA, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';
 export { SLOT_PITCH } from './cards';
 export { SCREWS } from './screws';
 export { PART_KINDS, practice, type PartKind, type StandardDimension, type StandardPart } from './row';
