@@ -85,6 +85,27 @@ describe('openings', () => {
     expect(facesToCut(there, assemble(there))).toEqual([]);
   });
 
+  it('one of just the part’s own size takes it: nothing is cut, nothing runs into it', () => {
+    const io = of(make(board)).find((o) => o.id.endsWith('/io'))!;
+    const hole = (width: number): Change => ({
+      type: 'setOpening',
+      id: 'old-1',
+      opening: {
+        name: 'Old shield',
+        face: 'rear',
+        shape: { kind: 'rectangle', width: measured(width), height: measured(44.45) },
+        u: measured(io.centre[0]),
+        v: measured(io.centre[1]),
+      },
+    });
+    const said = (d: Conversion) => assessCut(d, assemble(d)).findings.map((f) => f.sentence);
+    const exact = make(board, hole(158.75));
+    expect(of(exact).find((o) => o.id.endsWith('/io'))!.inExisting).toBe('old-1');
+    expect(said(exact).filter((s) => /runs into/.test(s))).toEqual([]);
+    const narrow = make(board, hole(158));
+    expect(of(narrow).find((o) => o.id.endsWith('/io'))!.inExisting).toBeUndefined();
+  });
+
   it('an opening over the joint of the lid goes up with a spacer ring, and the web beside it is counted from there', () => {
     const hatch = (document: Conversion, v: number): Change => ({
       type: 'setOpening',

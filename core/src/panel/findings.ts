@@ -213,7 +213,13 @@ function rodFindings({ panel }: Conversion, { rods }: PanelReport, say: Say): vo
   }
 }
 
-const sayBlocked = (id: string, control: PanelControl, through: readonly string[], say: Say, figures: Figure[] = []) => {
+const sayBlocked = (
+  id: string,
+  control: PanelControl,
+  through: readonly string[],
+  say: Say,
+  figures: Figure[] = [],
+) => {
   if (through.length > 0)
     say(
       `rod-through/${id}`,

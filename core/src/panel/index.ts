@@ -14,5 +14,5 @@ export { countWirings, MOST_WIRINGS, wiringBy, type Wiring } from './pins/possib
 export { CAUTIONS, progressOf, sawOn, type PinProgress, type PinTest } from './pins/tests';
 export type { ControlPlace } from './place';
 export { matrixReport, panelReport, type MatrixReport, type PanelReport } from './report';
-export type { Matched, MatchedControl, PanelWire } from './ways/assign';
+export { isLive, type Matched, type MatchedControl, type PanelWire } from './ways/assign';
 export type { WiringOption } from './ways/way';

@@ -26,7 +26,7 @@ import { crossedBy } from './mechanics/crossed';
 import { buckling, rodReport } from './mechanics/rod';
 import { panelRemedies } from './remedies';
 import { panelReport } from './report';
-import { matchControls } from './ways/assign';
+import { isLive, matchControls } from './ways/assign';
 import { diodesFor } from './ways/codes';
 
 const demo = (name: string) =>
@@ -92,6 +92,26 @@ describe('ways', () => {
       .controls[0]!;
     expect(way).toBeUndefined();
     expect(ways.every((w) => w.verdict === 'stop' && /stays dark/.test(w.why))).toBe(true);
+  });
+
+  it('a lamp of two colours on two wires shows the other one the other way round, one of one colour stays dark', () => {
+    const why = (type: 'LED' | 'two-colour, two wires') =>
+      match(
+        [control({ kind: 'lamp', wish: 'power light', lamp: { type, forward: 2, milliamps: 10 } })],
+        [header('front panel')],
+      ).controls[0]!.ways.find((w) => w.id === 'header')!.why;
+    expect(why('LED')).toMatch(/wrong way round it stays dark/);
+    expect(why('two-colour, two wires')).toMatch(/other way round it shows its other colour/);
+  });
+
+  it('is not called live while one of its wires has no pin', () => {
+    const [one] = match([control({ kind: 'momentary', wish: 'power' })], [header('front panel')]).controls;
+    expect(isLive(one!)).toBe(true);
+    const off = one!.wires.map((w) => ({
+      ...w,
+      problems: [{ id: 'no pin' as const, stop: true, words: 'none is free' }],
+    }));
+    expect(isLive({ ...one!, wires: off })).toBe(false);
   });
 
   it('filament and neon are no loads for a pin', () => {

@@ -227,7 +227,7 @@ export const SOFT_RULES: readonly SoftRule[] = [
         score: worst,
         figure: 100 * worst,
         unit: 'percent',
-        ...(short.length === 0 && fans.length > 0 ? { good: 'every intake has all its air' } : {}),
+        ...(short.length === 0 && fans.length > 0 ? { good: 'every fan has all its air room' } : {}),
         ...(worst < 0.85 && name ? { bad: `${name}: ${Math.round(100 * worst)} % of the air room it wants` } : {}),
       };
     },

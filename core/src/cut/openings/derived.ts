@@ -13,6 +13,8 @@ export const PLATE_BEHIND = { larger: 4, lap: 10, source: practice };
 
 /** Tolerance of what lies inside what, mm. */
 const HAIR = 1e-6;
+/** An opening that is less than this too small all around counts as large enough, mm: what two lines of a rule differ by. */
+const AS_LARGE = 0.1;
 
 /** All openings and holes that the layout asks for, and those by hand; they follow when a part moves. Pure. */
 export function openingsOf(document: Conversion, assembly: Assembly): readonly CutOpening[] {
@@ -113,7 +115,11 @@ function finished(document: Conversion, frame: FaceFrame, said: Adjusted, bare: 
   if (said.wall) opening.wall = said.wall;
   if (said.wall === 'plate' && !made) opening.shape = grown(opening.shape, PLATE_BEHIND.larger);
   Object.assign(opening, measuresOf(opening.shape));
-  const existing = made ? undefined : existingAround(document, opening, frame);
+  // An opening of just the part’s own size takes it, too: the allowance is for what is cut anew.
+  const bareSize = { ...opening, shape: grown(opening.shape, -opening.allowance - AS_LARGE) };
+  const existing = made
+    ? undefined
+    : (existingAround(document, opening, frame) ?? existingAround(document, bareSize, frame));
   if (existing) opening.inExisting = existing;
   return opening;
 }

@@ -158,6 +158,10 @@ export function matchControls(
 /** Signals that a control could have. */
 const WORTH = new Set<PinSignal>(['power switch', 'reset switch', 'drive light +', 'power light +', 'network light +']);
 
+/** Does a control work again as it is matched: a way that goes, and no wire of it that stops? */
+export const isLive = ({ way, wires }: MatchedControl): boolean =>
+  way !== undefined && way.verdict !== 'stop' && !wires.some((w) => w.problems.some((p) => p.stop));
+
 function problemsOf(
   { end, to, terminal, id }: PanelWire,
   { control }: MatchedControl,

@@ -180,7 +180,7 @@ function oneLight(control: PanelControl, o: Offered): WiringOption[] {
         why:
           bright <= 0
             ? `The header gives ${level} V and the lamp wants ${lamp.forward} V: it stays dark.`
-            : `The header has ${IN_HEADER} Ω of its own: ${bright.toFixed(1)} mA, ${((100 * bright) / lamp.milliamps).toFixed(0)} % of what you want. Long leg (+) to ${plus}; the wrong way round it stays dark and nothing is hurt.`,
+            : `The header has ${IN_HEADER} Ω of its own: ${bright.toFixed(1)} mA, ${((100 * bright) / lamp.milliamps).toFixed(0)} % of what you want. Long leg (+) to ${plus}; ${lamp.type === 'two-colour, two wires' ? 'the other way round it shows its other colour' : 'the wrong way round it stays dark and nothing is hurt'}.`,
         chain: [plus, name, minus],
         ends: bright > 0 ? ledEnds(plus, minus) : [],
         cautions: [HAND],

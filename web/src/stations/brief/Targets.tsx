@@ -15,11 +15,12 @@ const KNOWN = new Set<TargetKind>(['mass', 'drives', 'smallest-margin']);
 /** Targets with numbers; which are met is said by the findings. */
 export function Targets() {
   const { brief, spent } = useAppSelector(selectDocument);
-  const { findings } = useAppSelector(selectKeptAssessment);
+  const { findings, figures } = useAppSelector(selectKeptAssessment);
   const submit = useSubmit();
   const [kind, setKind] = useState<TargetKind>('mass');
   const state = (id: string, target: TargetKind) => {
     if (!KNOWN.has(target)) return 'kept; this plan does not compute it';
+    if (figures[target] === undefined) return 'not computed yet';
     return findings.some((f) => f.id === `brief/target/${id}`) ? 'missed' : 'met';
   };
   return (

@@ -55,7 +55,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
         </div>
         <ul className="m-0 list-none p-0 text-sm leading-snug">
           {stops.map(({ station, sentence }) => (
-            <li key={sentence} className="text-stop">
+            <li key={sentence} className="line-clamp-3 text-stop" title={inUnit(sentence, unit)}>
               ■ {STATIONS.find((s) => s.id === station)?.label ?? station}: {inUnit(sentence, unit)}
             </li>
           ))}
@@ -70,7 +70,7 @@ export function LayoutCard({ layout, name }: { layout: Layout; name: string }) {
             </li>
           ))}
           {warns.slice(0, WARNS).map((line) => (
-            <li key={line} className="text-warn">
+            <li key={line} className="line-clamp-2 text-warn" title={inUnit(line, unit)}>
               ▲ {inUnit(line, unit)}
             </li>
           ))}

@@ -98,8 +98,7 @@ export function LayoutsPanel() {
         )}
         {!running && of && (
           <p className="mt-2 mb-0 text-sm text-ink-soft" role="status">
-            {best.length > 0 &&
-              `${best.length} different layout${best.length === 1 ? '' : 's'}, ${cleanOnes(best)}. `}
+            {best.length > 0 && `${best.length} different layout${best.length === 1 ? '' : 's'}, ${cleanOnes(best)}. `}
             {words && `Searched: ${words}`}
             {of !== document && ' The plan has changed since: what is applied counts, the list is of before.'}
           </p>

@@ -1,4 +1,4 @@
-import { beginPanel, type MatchedControl } from '@young-shell/core/panel';
+import { beginPanel, isLive, type MatchedControl } from '@young-shell/core/panel';
 import { faceWord, nextId } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -25,7 +25,7 @@ export function ControlsPanel() {
   const [adding, setAdding] = useState(false);
   const { controls, asked, there } = panel.matched;
   const begin = beginPanel(document);
-  const live = controls.filter((c) => c.way && c.way.verdict !== 'stop').length;
+  const live = controls.filter(isLive).length;
   const words = () => {
     const id = nextId(document.panel.controls, 'control', document.spent);
     const wrong = submit({
