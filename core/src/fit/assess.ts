@@ -8,6 +8,7 @@ import { faceReaches } from './faces';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
 import { aroundFindings, railFindings } from './opening';
+import { breathesThrough } from './breathes';
 import { marginsOf } from './margins';
 import { wishFindings } from './wishes';
 import { faceName, marginName, mm, nameOf } from './words';
@@ -47,6 +48,7 @@ const CHAIN: Source = {
 /** Whether everything fits, by how much and how sure that is. Pure. */
 export function assessFit(document: Conversion, assembly: Assembly): Assessed<FitReport> {
   const near = marginsOf(assembly)
+    .filter((m) => !breathesThrough(document, assembly, m))
     .filter((m, i) => i < LISTED || m.spare < DOUBTFUL)
     .map((m) => judge(assembly, m));
   const margins = near.slice(0, LISTED);

@@ -88,7 +88,11 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
         before('bench', 'reversibility', 'what does not run is not fitted'),
         ...removed.map(([id]) => before(`strip.${id}`, 'process', 'it stands in the way')),
       ],
-      cautions: ['Nothing is cut or glued yet: this is the last moment to change the plan.'],
+      cautions: [
+        removed.some(([, f]) => f.fate === 'cut')
+          ? 'No opening is cut and nothing is glued yet: this is the last moment to change the rest of the plan.'
+          : 'Nothing is cut or glued yet: this is the last moment to change the plan.',
+      ],
       of: placed.map((p) => `${p.id}:${p.low.map((v) => v.toFixed(0)).join(' ')}`).join(),
     });
 

@@ -1,4 +1,4 @@
-import { faceReaches, marginsOfPart, severityOf } from '../../fit';
+import { breathesThrough, faceReaches, marginsOfPart, severityOf } from '../../fit';
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Source } from '../../quantity';
@@ -25,7 +25,11 @@ export function supplyFindings(document: Conversion, assembly: Assembly, part: s
   const shut =
     placed &&
     marginsOfPart(assembly, placed).find(
-      (m) => m.kind === 'air' && m.solid.startsWith(`${part}/`) && ['stop', 'warn'].includes(severityOf(m)),
+      (m) =>
+        m.kind === 'air' &&
+        !breathesThrough(document, assembly, m) &&
+        m.solid.startsWith(`${part}/`) &&
+        ['stop', 'warn'].includes(severityOf(m)),
     );
   if (shut) {
     const starves = severityOf(shut) === 'stop';
