@@ -39,7 +39,7 @@ export function wayFindings({ kit, brief }: Conversion, report: AirReport, say: 
         : negative
           ? `Inside it is ${(-report.pressure).toFixed(1)} Pa under the room: air, and dust with it, comes in by every crack${dusty && !filtered ? '; a filtered fan that blows in would turn that round' : ''}.`
           : 'Inside it is as in the room: dust comes in by chance.',
-      `${report.pressure >= 0 ? '+' : '−'}${Math.abs(report.pressure).toFixed(1)} Pa`,
+      `inside ${Math.abs(report.pressure).toFixed(1)} Pa ${report.pressure >= 0 ? 'over' : 'under'} the room`,
       [{ label: 'inside over outside', value: report.pressure, unit: 'Pa', source: NETWORK }],
       [],
     );
@@ -74,18 +74,36 @@ export function wayFindings({ kit, brief }: Conversion, report: AirReport, say: 
       [],
       true,
     );
-  for (const way of report.ways.filter((w) => w.filter)) {
-    const months = Math.max(0, (0.5 - way.filter!.clogged / 100) / CLOGS[brief.dust]);
+  const filters = report.ways.flatMap((way) =>
+    way.filter
+      ? [
+          {
+            way,
+            clogged: way.filter.clogged,
+            months: Math.max(0, (0.5 - way.filter.clogged / 100) / CLOGS[brief.dust]),
+          },
+        ]
+      : [],
+  );
+  for (const { way, clogged, months } of filters.filter((f) => f.clogged >= 50))
     say(
       `filter/${way.id}`,
-      way.filter!.clogged >= 50 ? 'warn' : 'note',
-      way.filter!.clogged >= 50
-        ? `The filter of ${way.name} is ${way.filter!.clogged.toFixed(0)} % closed: clean it.`
-        : `The filter of ${way.name} is half closed in about ${months.toFixed(0)} months where it is ${brief.dust}: clean it before.`,
-      `filter ${months.toFixed(0)} months`,
+      'warn',
+      `The filter of ${way.name} is ${clogged.toFixed(0)} % closed: clean it.`,
+      `filter ${clogged.toFixed(0)} % closed`,
       [{ label: 'months to half closed', value: months, unit: 'count', source: PRACTICE }],
       [],
-      way.filter!.clogged >= 50,
+      true,
     );
-  }
+  // Filters that close at one pace are said once, by the first of them.
+  const clean = filters.filter((f) => f.clogged < 50).sort((p, q) => p.months - q.months);
+  const [first] = clean;
+  if (first)
+    say(
+      clean.length === 1 ? `filter/${first.way.id}` : 'filters',
+      'note',
+      `${clean.length === 1 ? `The filter of ${first.way.name} is` : `The first of ${clean.length} filters, that of ${first.way.name}, is`} half closed in about ${first.months.toFixed(0)} months where it is ${brief.dust}: clean ${clean.length === 1 ? 'it' : 'them'} before.`,
+      `filter half closed in ${first.months.toFixed(0)} months`,
+      [{ label: 'months to half closed', value: first.months, unit: 'count', source: PRACTICE }],
+    );
 }

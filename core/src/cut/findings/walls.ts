@@ -37,12 +37,24 @@ export function holdsIn(document: Conversion, opening: CutOpening): Holds | unde
   return undefined;
 }
 
+/** A tray that brings its own rear panel holds the shield of the board that stands on it: the wall only leaves it free. */
+function heldByTray(
+  { kit, layout }: Conversion,
+  { part }: CutOpening,
+  { least, most }: { least: number; most: number },
+): boolean {
+  const carrier = part === undefined ? undefined : layout.placements[part]?.with;
+  const made = carrier === undefined ? undefined : kit.parts[carrier]?.own?.made;
+  return made?.kind === 'tray' && made.rear > 0 && made.thickness >= least - 0.05 && made.thickness <= most + 0.05;
+}
+
 /** What sits in the wall decides the hole: a wall too thick for it wants a rebate or a thin plate behind a larger opening. */
 export function wallFindings(document: Conversion, assembly: Assembly, openings: readonly CutOpening[]): Finding[] {
   return openings.flatMap((opening): Finding[] => {
     const holds = holdsIn(document, opening);
     const wall = wallOf(assembly.hull, opening.face);
     if (!holds || !wall || opening.inExisting || opening.wall) return [];
+    if (holds.how === 'snaps' && heldByTray(document, opening, holds)) return [];
     const { thickness } = wall;
     if (thickness >= holds.least - 0.05 && thickness <= holds.most + 0.05) return [];
     const thick = thickness > holds.most;

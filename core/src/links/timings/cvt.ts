@@ -22,7 +22,8 @@ function syncLines(width: number, height: number): number {
 }
 
 /**
- * A timing by VESA’s Coordinated Video Timings 1.2, without margins.
+ * A timing by VESA’s Coordinated Video Timings 1.2, without margins. Pictures of under about 400 lines have six lines of
+ * back porch at least, as the standard has it (from memory); the common program leaves three there.
  * @param refresh frames a second, Hz
  * @param reduced with reduced blanking, for displays that need no beam to fly back
  * @throws Error for sizes that are none

@@ -51,6 +51,18 @@ describe('CVT', () => {
     for (const [w, h] of SIZES)
       for (const hz of RATES) expect(bare(cvt(w, h, hz)), `${w}x${h} ${hz}`).toEqual(bare(printed('cvt', w, h, hz)));
   });
+  it('of few lines keeps the standard’s six lines of back porch, where the program leaves three; all else is the same', () => {
+    for (const [w, h] of [
+      [320, 240],
+      [320, 200],
+      [640, 350],
+    ] as const) {
+      const [ours, theirs] = [bare(cvt(w, h, 60)), bare(printed('cvt', w, h, 60))];
+      expect(ours.vTotal - ours.vSyncEnd).toBeGreaterThanOrEqual(6);
+      expect(theirs.vTotal - theirs.vSyncEnd).toBeLessThan(6);
+      expect({ ...ours, vTotal: 0 }).toEqual({ ...theirs, vTotal: 0 });
+    }
+  });
   it('with reduced blanking too', () => {
     for (const [w, h] of SIZES)
       expect(bare(cvt(w, h, 60, true)), `${w}x${h}`).toEqual(bare(printed('cvt', '-r', w, h, 60)));
