@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { DocumentError, readConversion, type Conversion } from '@young-shell/core/document';
 import { reportOf, VERBS } from '@young-shell/core/command';
-import { assessAll, saidAtRest, watchesOf, worstOf } from '@young-shell/core/plan';
+import { assessAll, saidAtRest, saidInTheWay, watchesOf, worstOf } from '@young-shell/core/plan';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Tools } from '@young-shell/core/station';
 import { everything, settled, slowAnswers } from '@young-shell/core/work';
@@ -32,6 +32,7 @@ let kernel: Promise<SolidKernel> | undefined;
 const font = (path: string) => new Uint8Array(readFileSync(createRequire(import.meta.url).resolve(path)));
 const tools: Tools = {
   assess: saidAtRest,
+  inTheWay: saidInTheWay,
   settle: (document) => settled(document, tools),
   everything: (document) => everything(document, tools),
   kernel: () => (kernel ??= loadSolidKernel()),

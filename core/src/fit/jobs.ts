@@ -7,7 +7,7 @@ import {
   grownBox,
   inShell,
   nearestWhere,
-  searchLayouts,
+  searchClearLayouts,
   waysOutOf,
   whatFits,
   WhereFinder,
@@ -110,16 +110,20 @@ export async function layouts(
   keep: 'locked' | 'placed',
 ): Promise<LayoutResult & { conflict?: Conflict | undefined; shortfall?: KitShortfall | undefined }> {
   const assess = (plan: Conversion) => host.assess(plan);
-  const result = searchLayouts(document, {
-    seed,
-    assess,
-    keep,
-    wanted: 10,
-    steps: 3000,
-    polish: 60,
-    onLayout: (best) => host.tell(0, 'layouts', best),
-    onProgress: (share) => host.tell(share, 'layouts'),
-  });
+  const result = searchClearLayouts(
+    document,
+    {
+      seed,
+      assess,
+      keep,
+      wanted: 10,
+      steps: 3000,
+      polish: 60,
+      onLayout: (best) => host.tell(0, 'layouts', best),
+      onProgress: (share) => host.tell(share, 'layouts'),
+    },
+    (plan) => host.inTheWay(plan),
+  );
   if (result.layouts.length > 0) {
     host.tell(0, 'what every station says of each');
     const layouts = await markedLayouts(
@@ -149,7 +153,7 @@ export async function firstLayout(
   document: Conversion,
 ): Promise<{ layout?: Layout | undefined; shortfall?: KitShortfall | undefined; homeless: string[] }> {
   const assess = (plan: Conversion) => host.assess(plan);
-  const result = searchLayouts(document, { ...FIRST, assess });
+  const result = searchClearLayouts(document, { ...FIRST, assess }, (plan) => host.inTheWay(plan));
   const marked = await markedLayouts(document, result.layouts, (plan) => host.settle(plan));
   const layout = marked.find((l) => worstOfLayout(l) < 2);
   if (layout) return { layout, homeless: [] };

@@ -1,12 +1,20 @@
 import { assemble } from '../assembly';
-import { conflictOf, markedLayouts, missOf, searchLayouts, settledWays, waysOutOf, worstOfLayout } from '../search';
+import {
+  conflictOf,
+  markedLayouts,
+  missOf,
+  searchClearLayouts,
+  settledWays,
+  waysOutOf,
+  worstOfLayout,
+} from '../search';
 import type { Verb } from '../station';
 import { balanceOf } from './balance';
 import { accessOf, orderOf } from './order';
 import { routesOf } from './reach';
 
-export const layouts: Verb = async (document, { seed, stop }, { assess, everything }) => {
-  const found = searchLayouts(document, { seed, polish: 60, stop, assess });
+export const layouts: Verb = async (document, { seed, stop }, { assess, everything, inTheWay }) => {
+  const found = searchClearLayouts(document, { seed, polish: 60, stop, assess }, inTheWay);
   const result = { ...found, layouts: await markedLayouts(document, found.layouts, everything) };
   const [best] = result.layouts;
   if (best) return { print: { seed, ...result }, stops: worstOfLayout(best) === 2 };

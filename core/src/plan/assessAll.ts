@@ -76,9 +76,12 @@ export const worstOf = (findings: readonly Finding[]) =>
     .filter((f) => f.accepted === undefined)
     .reduce<Finding['verdict']>((worst, f) => (RANK[f.verdict] < RANK[worst] ? f.verdict : worst), 'good');
 
-/** What is said at rest, and what running stations say of geometry; `slow`: with what took a while. */
-export function saidAtRest(document: Conversion, slow: SlowAnswers = {}): readonly Finding[] {
-  const { findings } = assessAll(document, slow, AT_REST);
-  const more = (STATIONS as readonly Station[]).flatMap((s) => s.atRest?.(contextOf(document)) ?? []);
-  return more.length > 0 ? [...findings, ...collect(more, document.accepted)] : findings;
-}
+/** What is said at rest, without what takes a while. */
+export const saidAtRest = (document: Conversion): readonly Finding[] => assessAll(document, {}, AT_REST).findings;
+
+/** What running stations say of geometry: what stands in the way of something that is no part. */
+export const saidInTheWay = (document: Conversion): readonly Finding[] =>
+  collect(
+    (STATIONS as readonly Station[]).flatMap((s) => s.atRest?.(contextOf(document)) ?? []),
+    document.accepted,
+  );

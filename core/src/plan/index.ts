@@ -1,5 +1,13 @@
 export { assembled } from './assembled';
-export { assessAll, contextOf, saidAtRest, worstOf, type Assessment, type SlowAnswers } from './assessAll';
+export {
+  assessAll,
+  contextOf,
+  saidAtRest,
+  saidInTheWay,
+  worstOf,
+  type Assessment,
+  type SlowAnswers,
+} from './assessAll';
 export { AT_REST, BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } from './stations';
 export { readerOf } from './reads';
 export { summaryOf } from './summary';

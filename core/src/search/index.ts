@@ -2,7 +2,7 @@ export { canFit, conflictOf, type Conflict } from './conflicts';
 export { markedLayouts, withLayout, worstOfLayout, type Assess, type Settle } from './judged';
 export { missOf, type KitShortfall } from './kitShortfall';
 export type { Layout, LayoutOptions } from './layout';
-export { searchLayouts, type LayoutResult } from './layouts';
+export { searchClearLayouts, searchLayouts, type LayoutResult } from './layouts';
 export { markPlan } from './markLayout';
 export { HARD_RULES, SOFT_RULES, type HardRule, type Mark, type SoftRule } from './rules';
 export {

@@ -2,7 +2,7 @@ import { placePart, pluggedIn } from '../assembly';
 import type { Conversion } from '../document';
 import { Engine, type Budget, type SearchSettings, type Spot } from './engine';
 import { formsOf, type Form } from './forms';
-import { judgeOf } from './judged';
+import { judgeOf, type Assess } from './judged';
 import { startOf, type Layout, type LayoutOptions, type Start } from './layout';
 import { layoutOf, markLayout } from './markLayout';
 import { pieceOf } from './options';
@@ -19,6 +19,25 @@ export interface LayoutResult {
   ended: 'enough' | 'steps' | 'stopped';
   /** Parts that have no place at all, not even alone. */
   homeless: string[];
+}
+
+/**
+ * Layouts with nothing in the way of what is no part either (rods of the panel); where there are none, layouts all the same:
+ * what they bring is told with them.
+ */
+export function searchClearLayouts(
+  document: Conversion,
+  options: LayoutOptions & { assess: Assess },
+  inTheWay: Assess,
+): LayoutResult {
+  let blocked = false;
+  const assess: Assess = (plan) => {
+    const more = inTheWay(plan);
+    if (more.length > 0) blocked = true;
+    return more.length > 0 ? [...options.assess(plan), ...more] : options.assess(plan);
+  };
+  const clear = searchLayouts(document, { ...options, assess });
+  return clear.layouts.length > 0 || !blocked ? clear : searchLayouts(document, options);
 }
 
 /** Tries without anything new after which a kit gets freer: with something found, with nothing yet. */

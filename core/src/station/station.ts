@@ -54,7 +54,9 @@ export interface Tools {
   fonts(): Promise<{ text: Uint8Array; figures: Uint8Array }>;
   /** What all stations but the running ones say at once of a plan: whatever is proposed is asked about first. */
   assess(document: Conversion): readonly Finding[];
-  /** The same with what they say after a while. */
+  /** What running stations say of geometry: a search for layouts asks it besides. */
+  inTheWay(document: Conversion): readonly Finding[];
+  /** What all stations but the running ones say, with what they say after a while. */
   settle(document: Conversion): Promise<readonly Finding[]>;
   /** The same of all stations, the running ones too: for what a job gives in the end. */
   everything(document: Conversion): Promise<readonly Finding[]>;

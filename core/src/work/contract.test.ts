@@ -20,6 +20,7 @@ const PLANS: Conversion[] = [
 ];
 const tools: Tools = {
   assess: () => [],
+  inTheWay: () => [],
   settle: async () => [],
   everything: async () => [],
   kernel: () => loadSolidKernel(),

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { applyChange, lidAt, newConversion, defaultBox, readConversion, type Change } from '../document';
 import { loadSolidKernel } from '../solid';
 import type { Tools } from '../station';
-import { assessAll, saidAtRest, STATIONS, worstOf } from '../plan';
+import { assessAll, saidInTheWay, saidAtRest, STATIONS, worstOf } from '../plan';
 import { effectOf, remediesOf } from '.';
 
 const tools: Tools = {
   assess: saidAtRest,
+  inTheWay: saidInTheWay,
   settle: async (document) => assessAll(document).findings,
   everything: async (document) => assessAll(document).findings,
   kernel: () => loadSolidKernel(),

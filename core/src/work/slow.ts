@@ -1,6 +1,6 @@
 import type { Conversion } from '../document';
 import type { Finding, Remedy } from '../findings';
-import { assessAll, AT_REST, contextOf, readerOf, saidAtRest, STATIONS, type SlowAnswers } from '../plan';
+import { assessAll, AT_REST, contextOf, readerOf, STATIONS, type SlowAnswers } from '../plan';
 import { recent, type Slow, type Station, type StationWork, type Tools } from '../station';
 import { workOf } from './works';
 
@@ -49,7 +49,7 @@ export const remediesOf = (document: Conversion, finding: Finding): Remedy[] =>
 
 /** What all stations but the running ones say of a plan, what takes them a while included. */
 export const settled = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>
-  saidAtRest(document, await slowAnswers(document, tools, AT_REST));
+  assessAll(document, await slowAnswers(document, tools, AT_REST), AT_REST).findings;
 
 /** What all stations say of a plan, the running ones and what takes a while included. */
 export const everything = async (document: Conversion, tools: Tools): Promise<readonly Finding[]> =>

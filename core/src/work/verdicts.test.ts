@@ -5,6 +5,7 @@ import { assemble, type PlacedPart } from '../assembly';
 import { partFrom } from '../parts';
 import {
   conflictOf,
+  searchClearLayouts,
   searchLayouts,
   smallestBox,
   markedLayouts,
@@ -18,13 +19,14 @@ import { heldOn, marginsOf, stopsAt } from '../fit';
 import { loadSolidKernel } from '../solid';
 import { standardPart } from '../standards';
 import type { JobHost, Tools } from '../station';
-import { assessAll, saidAtRest } from '../plan';
+import { assessAll, saidAtRest, saidInTheWay } from '../plan';
 import { everything, settled } from '.';
 
 const tools: Tools = {
   kernel: () => loadSolidKernel(),
   fonts: () => Promise.reject(new Error('none')),
   assess: saidAtRest,
+  inTheWay: saidInTheWay,
   settle: (document) => settled(document, tools),
   everything: (document) => everything(document, tools),
 };
@@ -68,7 +70,7 @@ describe('what is listed was applied and assessed by all stations', () => {
     'ten layouts of the %s say what they bring, of every station: clean ones bring nothing that stops',
     async (name) => {
       const document = loose(demo(name));
-      const found = searchLayouts(document, { wanted: 10, steps: 1200, assess });
+      const found = searchClearLayouts(document, { wanted: 10, steps: 1200, assess }, saidInTheWay);
       const layouts = await markedLayouts(document, found.layouts, (plan) => everything(plan, tools));
       const bare = { ...document, layout: { ...document.layout, placements: {} } };
       const anyway = new Map((await everything(bare, tools)).map((f) => [f.id, f.verdict]));

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import { saidAtRest } from '@young-shell/core/plan';
+import { saidAtRest, saidInTheWay } from '@young-shell/core/plan';
 import { everything, JOBS, settled } from '@young-shell/core/work';
 import { loadSolidKernel, type SolidKernel } from '@young-shell/core/solid';
 import type { Job, JobHost } from '@young-shell/core/station';
@@ -47,6 +47,7 @@ function hostFor(tell: ((telling: Telling) => void) | undefined): JobHost {
       }
     },
     assess: saidAtRest,
+    inTheWay: saidInTheWay,
     settle: (document) => settled(document, host),
     everything: (document) => everything(document, host),
     transfer: (value, buffers) => transfer(value as object, buffers as Transferable[]) as typeof value,
