@@ -57,8 +57,8 @@ export class Bench {
   ): Promise<Page> {
     const context = await this.browser.newContext({
       viewport: { width: 1280, height: 800 },
-      // A quarter of the points to paint: what is asked of pages here is where things are, not how fine.
-      deviceScaleFactor: 0.5,
+      // In tests a quarter of the points to paint: what is asked of pages there is where things are, not how fine.
+      deviceScaleFactor: process.env.YOUNG_SHELL_TEST_BROWSER ? 0.5 : 1,
       serviceWorkers: options.offline ? 'allow' : 'block',
       ...options.window,
     });
