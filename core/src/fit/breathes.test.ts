@@ -71,6 +71,11 @@ describe('a fan that lies on a wall', () => {
     expect(stops(after(document, hole(share, round)))).toHaveLength(left),
   );
 
+  it('starves all the same where the face stands against something', () => {
+    const against: Change = { type: 'setBrief', brief: { blockedFaces: [frame.face] } };
+    expect(stops(after(document, hole(1), against))).toHaveLength(2);
+  });
+
   it('breathes through a vent of the plan, and not through one beside it', () => {
     const vent = (by: number): Change => ({
       type: 'setCutOpening',

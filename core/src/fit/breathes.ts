@@ -38,6 +38,8 @@ function holesOf({ shell, cut }: Conversion, face: string): Hole[] {
  */
 export function breathesThrough(document: Conversion, assembly: Assembly, margin: Margin): boolean {
   if (margin.kind !== 'air' || margin.other.kind !== 'face') return false;
+  // What stands against something has openings that let nothing through.
+  if (document.brief.blockedFaces.includes(margin.other.id)) return false;
   const holes = holesOf(document, margin.other.id);
   if (holes.length === 0) return false;
   const frame = assembly.hull.frames.find((f) => f.face === margin.other.id);

@@ -6,7 +6,7 @@ import { SLOT_WATTS, type CableKind } from '../standards';
 import { LOAD_STATES, sumOf, TRANSIENT, type Budget, type Load, type LoadState, type PartLoad } from './budget';
 
 /** What one supply or DC board carries. */
-export interface Carried {
+export interface SupplyLoad {
   /** Parts it feeds, in the order of the budget; a card whose slot hangs on another supply is with both. */
   parts: string[];
   loads: Record<LoadState, Load>;
@@ -15,7 +15,7 @@ export interface Carried {
 }
 
 /** Cables that lead power, those that say most first: a board hangs where its main plug does. */
-const LEADS: readonly CableKind[] = [
+export const POWER_LEADS: readonly CableKind[] = [
   'main power',
   'card power',
   'drive power',
@@ -34,10 +34,10 @@ export function carriedBy(
   assembly: Assembly,
   budget: Pick<Budget, 'parts'>,
   feeds: readonly string[],
-): Map<string, Carried> {
+): Map<string, SupplyLoad> {
   const up = new Map<string, string>();
   const links = linksOf(document, assembly);
-  for (const kind of LEADS)
+  for (const kind of POWER_LEADS)
     for (const link of links) if (link.kind === kind && !up.has(link.to.part)) up.set(link.to.part, link.from.part);
   const feedOf = (part: string): string | undefined => {
     const seen = new Set<string>();

@@ -13,7 +13,7 @@ export {
   type PartLoad,
 } from './budget';
 export { weakest, type ChainLink } from './chains';
-export { carriedBy, type Carried } from './feeding';
+export { carriedBy, type SupplyLoad } from './feeding';
 export { BOND, type EarthBond } from './earth';
 export type { Feed, PowerReport } from './report';
 export { lampResistor, type LampResistor } from './series';

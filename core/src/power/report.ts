@@ -5,7 +5,7 @@ import { kindOf } from '../parts';
 import { CHASSIS_LIMIT, DC_BOARD_EFFICIENCY, RAIL_VOLTS, type Rail } from '../standards';
 import { adviceFor, atWall, budgetOf, ratingOf, type Advice, type AtWall, type Budget } from './budget';
 import { chainsOf, type ChainLink } from './chains';
-import { carriedBy, type Carried } from './feeding';
+import { carriedBy, type SupplyLoad } from './feeding';
 import { earthList, mainsInside, type EarthBond } from './earth';
 import { discharge, fuseFor } from './mains';
 import { judgeSource, judgeTrigger, type Judged } from './sources';
@@ -21,7 +21,7 @@ export interface Feed {
   rails: { rail: Rail; amps: number; limit: number }[];
   judged: Judged[];
   /** What hangs on it. */
-  carried: Carried;
+  carried: SupplyLoad;
   /** What would be right for that. */
   advice: Advice;
 }

@@ -11,12 +11,12 @@ import {
   RAIL_TOLERANCE,
   RAIL_VOLTS,
   SLOT_WATTS,
-  type CableKind,
   type Gauge,
   type PlugName,
   type Rail,
 } from '../standards';
 import type { Budget } from './budget';
+import { POWER_LEADS } from './feeding';
 
 /** A cable of power with what it carries. */
 export interface Wire {
@@ -45,15 +45,6 @@ export interface WireRail {
   drop: number;
   share: number;
 }
-
-const POWER_KINDS: readonly CableKind[] = [
-  'main power',
-  'card power',
-  'drive power',
-  'processor power',
-  'DC lead',
-  'fan lead',
-];
 
 /** Wires in a machine get so warm, °C. Common practice, no source. */
 const WARM = 50;
@@ -86,7 +77,7 @@ export function ratedOf(plugs: readonly PlugName[]): number | undefined {
 /** Wires of all power connections, at peak; lengths from the routes where they are there. */
 export function wiresOf(document: Conversion, assembly: Assembly, budget: Budget, routes?: readonly Route[]): Wire[] {
   return linksOf(document, assembly)
-    .filter(({ kind }) => POWER_KINDS.includes(kind))
+    .filter(({ kind }) => POWER_LEADS.includes(kind))
     .flatMap((link) => wireOf(document, link, budget, routes) ?? []);
 }
 
