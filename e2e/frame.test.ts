@@ -18,6 +18,8 @@ const settled = async (page: Page) => {
 };
 async function station(page: Page, id: string): Promise<void> {
   await page.locator(`nav a[href$="/${id}"]`).click();
+  // The router changes the page in its own time: the old station is settled too.
+  await page.locator(`nav a[href$="/${id}"][aria-current="page"]`).waitFor(SLOW);
   await settled(page);
 }
 

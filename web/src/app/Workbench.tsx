@@ -1,6 +1,6 @@
 import { STATIONS } from '@young-shell/core/plan';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { closeConversion, openConversion } from '../document/sync';
 import { Button } from '../ui/Button';
@@ -62,8 +62,8 @@ export function Workbench() {
     };
   }, [dispatch, id, stations]);
 
-  // A station begins at its top, wherever the one before was read to.
-  useEffect(() => {
+  // A station begins at its top, wherever the one before was read to: before it is painted, not after.
+  useLayoutEffect(() => {
     if (panel.current) panel.current.scrollTop = 0;
   }, [pathname]);
 
