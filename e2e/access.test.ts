@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
-import { still } from './still';
+import { goToStation, still } from './still';
 
 // WCAG 2.1 A and AA as far as the axe rules engine tests them.
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -148,7 +148,7 @@ async function go(station: string | undefined): Promise<void> {
     await page.goto(bench.address + (station ? await bench.pathOf(DEMO, station) : '/'));
   else {
     await page.keyboard.press('Escape');
-    await link.click();
+    await goToStation(page, station);
   }
   await page.getByRole('heading').first().waitFor();
   if (!station) return;

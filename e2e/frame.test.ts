@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { STATIONS } from '@young-shell/core/plan';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
-import { still } from './still';
+import { goToStation, still } from './still';
 
 let bench: Bench;
 beforeAll(async () => {
@@ -17,9 +17,7 @@ const settled = async (page: Page) => {
   await still(page);
 };
 async function station(page: Page, id: string): Promise<void> {
-  await page.locator(`nav a[href$="/${id}"]`).click();
-  // The router changes the page in its own time: the old station is settled too.
-  await page.locator(`nav a[href$="/${id}"][aria-current="page"]`).waitFor(SLOW);
+  await goToStation(page, id);
   await settled(page);
 }
 

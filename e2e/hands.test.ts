@@ -2,7 +2,7 @@ import type { BrowserContextOptions, Page } from 'playwright-core';
 import { STATIONS } from '@young-shell/core/plan';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Bench, DEMO } from './bench';
-import { still } from './still';
+import { goToStation, still } from './still';
 
 // Keys, fingers and inches: every station as it is used, by walking the list of stations and their pages.
 
@@ -68,7 +68,7 @@ async function opened(window: BrowserContextOptions, unit = 'mm'): Promise<Page>
 /** Each station, by its link: the page is loaded once. */
 async function eachStation(page: Page, look: (id: string) => Promise<void>): Promise<void> {
   for (const { id, label } of STATIONS) {
-    await page.locator(`nav a[href$="/${id}"]`).click();
+    await goToStation(page, id);
     await page
       .getByRole('heading', { name: label, exact: true, level: 2 })
       .first()

@@ -33,3 +33,13 @@ export async function still(page: Page, quiet = QUIET): Promise<void> {
     [quiet, LONGEST] as const,
   );
 }
+
+/**
+ * Goes to a station by its link and waits until the page is there: the router changes it in its own time, and
+ * the station one comes from stands still too.
+ */
+export async function goToStation(page: Page, id: string): Promise<void> {
+  const link = page.locator(`nav a[href$="/${id}"]`);
+  await link.click();
+  await link.and(page.locator('[aria-current="page"]')).waitFor({ timeout: 20_000 });
+}
