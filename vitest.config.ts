@@ -12,9 +12,11 @@ export default defineConfig({
     projects: [
       project('core', ['kernels/src/**/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 120_000, {
         isolate: false,
+        setupFiles: ['testing/seed.ts'],
       }),
       project('server', ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts'], 180_000, {
         globalSetup: ['scripts/built.mjs'],
+        setupFiles: ['testing/seed.ts'],
       }),
       {
         test: {

@@ -1,5 +1,5 @@
 import { polygonHull } from 'd3-polygon';
-import type { PlacedPart, Solid } from '../../assembly';
+import type { PlacedPart, Solid, Wall } from '../../assembly';
 import {
   across,
   axisOf,
@@ -75,23 +75,32 @@ export function meetsShell(part: PlacedPart, legs: readonly Leg[], { walls, feat
       const towards = wall.normal[axisOf(leg.direction)] * signOf(leg.direction);
       if (towards > -1e-6) continue;
       if (own.every((s) => leastAlong(after(s, leg), ...wall.normal) >= wall.offset - HIT)) continue;
-      if (!passes(own, exit, leg.direction)) return true;
+      if (!passes(own, wall, exit, leg.direction)) return true;
     }
     own = own.map((s) => after(s, leg));
   }
   return false;
 }
 
-/** Does everything go through an exit along a direction? */
-function passes(own: readonly Shape[], { opens, direction }: Exit, way: Direction): boolean {
+/**
+ * Does everything go out through an exit past a wall, which leans in or lies across the way? Of the wall stands only
+ * what lies before the joint: there it reaches farthest in at the joint itself, and all that goes out passes there.
+ */
+function passes(own: readonly Shape[], wall: Wall, { opens, direction }: Exit, way: Direction): boolean {
   if (way !== direction) return false;
   const axis = axisOf(direction);
   if (opens.kind === 'window')
     return own.every((s) =>
       [0, 1, 2].every((i) => i === axis || (s.low[i]! >= opens.low[i]! - 1e-6 && s.high[i]! <= opens.high[i]! + 1e-6)),
     );
-  // Everything beyond the plane is gone; what leans in before it still stands.
-  return own.every((s) => (signOf(direction) > 0 ? s.high[axis] : -s.low[axis]) >= signOf(direction) * opens.at - 1e-6);
+  const beside: Vec3 = [...wall.normal];
+  beside[axis] = 0;
+  // A wall across the way goes with what opens, wherever in its thickness the joint is.
+  if (Math.hypot(...beside) < 1e-3) return wall.normal[axis] * opens.at > wall.offset - wall.thickness;
+  const behind = (s: Shape) => (signOf(direction) > 0 ? s.low[axis] : -s.high[axis]) < signOf(direction) * opens.at;
+  return own
+    .filter(behind)
+    .every((s) => leastAlong(s, ...beside) + wall.normal[axis] * opens.at >= wall.offset - HIT);
 }
 
 /** Which other parts a way meets. */
