@@ -160,6 +160,27 @@ describe('webs', () => {
     expect(beside(old(least - 0.01))).toHaveLength(1);
   });
 
+  it('are told between neighbours, the narrowest of a pair, and not past what lies between', () => {
+    const document = make(supply);
+    const [one] = of(document);
+    const slot = (group: string, at: number, aside = 0) => ({
+      ...one!,
+      id: `${group}/${at}`,
+      group,
+      name: group,
+      centre: [100 + at, 60 + aside] as [number, number],
+      shape: { kind: 'rectangle' as const, width: 4, height: 40, radius: 0 },
+    });
+    const between = (...all: ReturnType<typeof slot>[]) =>
+      thinWebs(document, assemble(document), all)
+        .filter((w) => w.beside.kind === 'part')
+        .map((w) => `${w.opening.group}-${w.beside.id} ${w.web.toFixed(1)}`);
+    expect(between(slot('a', 0), slot('b', 4.9), slot('c', 9.7))).toEqual(['a-b 0.9', 'b-c 0.8']);
+    // Aside of it the web past it is there.
+    expect(between(slot('a', 0), slot('b', 4.9, 41), slot('c', 6.5))).toEqual(['a-b 1.3', 'a-c 2.5', 'b-c 1.0']);
+    expect(between(slot('a', 0), slot('b', 9), slot('b', 6))).toEqual(['a-b 2.0']);
+  });
+
   it('are negative where openings run together: a warning at an old one, not a stop', () => {
     expect(beside(old(-4))[0]!.web).toBeCloseTo(-4, 9);
     const finding = assessCut(make(supply, old(-4)), assemble(make(supply, old(-4)))).findings.find((f) =>

@@ -1,4 +1,4 @@
 export * from './collect';
 export * from './finding';
 export { teller, type Say } from './say';
-export { amountOf, isWorse, newOrWorse } from './worse';
+export { againstSmaller, amountOf, isWorse, newOrWorse } from './worse';

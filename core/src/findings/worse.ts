@@ -36,4 +36,13 @@ export function newOrWorse(before: readonly Finding[], now: readonly Finding[]):
   });
 }
 
+/**
+ * What speaks against a shell that gets smaller: all that is new or worse, but for heat that stopped the plan before. In
+ * less room that only grows; it is told with the answer, and asks for air, not for litres.
+ */
+export function againstSmaller(before: readonly Finding[], now: readonly Finding[]): Finding[] {
+  const known = new Set(before.map((f) => f.id));
+  return newOrWorse(before, now).filter((f) => f.station !== 'air' || !known.has(f.id));
+}
+
 export const badnessOf = (finding: Finding): Badness => ({ verdict: finding.verdict, amount: amountOf(finding) });

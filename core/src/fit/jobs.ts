@@ -1,6 +1,6 @@
 import { assemble } from '../assembly';
 import { applyChange, type Change, type Conversion } from '../document';
-import { newOrWorse, type Finding } from '../findings';
+import { againstSmaller, newOrWorse, type Finding } from '../findings';
 import {
   conflictOf,
   fitTogether,
@@ -223,12 +223,20 @@ async function laterStops(
   change: Change,
   ask: (plan: Conversion) => Promise<readonly Finding[]> = (plan) => host.everything(plan),
 ): Promise<string[]> {
+  return sentencesOf(newOrWorse(...(await stopsBeforeAndAfter(document, change, ask))));
+}
+
+async function stopsBeforeAndAfter(
+  document: Conversion,
+  change: Change,
+  ask: (plan: Conversion) => Promise<readonly Finding[]>,
+): Promise<[before: Finding[], after: Finding[]]> {
   const stops = (findings: readonly Finding[]) =>
     findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
-  const before = stops(await ask(document));
-  const there = stops(await ask(applyChange(document, change).document));
-  return [...new Set(newOrWorse(before, there).map((f) => f.sentence))];
+  return [stops(await ask(document)), stops(await ask(applyChange(document, change).document))];
 }
+
+const sentencesOf = (findings: readonly Finding[]) => [...new Set(findings.map((f) => f.sentence))];
 
 /** Whether the kit of one conversion goes into the shell of another. */
 export const inOtherShell = (host: JobHost, document: Conversion, other: Conversion): InShell =>
@@ -273,16 +281,23 @@ export async function howFarDown(host: JobHost, document: Conversion): Promise<H
   };
   const found = howFar(document, options);
   if (found.cuts.length === 0) return found;
-  let later = await laterStops(host, document, found.change);
+  const tried = async (one: HowFar) => {
+    const [before, after] = await stopsBeforeAndAfter(document, one.change, (plan) => host.everything(plan));
+    return {
+      blocked: againstSmaller(before, after).length > 0,
+      told: { ...one, later: sentencesOf(newOrWorse(before, after)) },
+    };
+  };
+  const all = await tried(found);
+  if (!all.blocked) return all.told;
   for (const share of LESS) {
-    if (later.length === 0) break;
     host.tell(1, 'cables, order');
     const less = howFar(document, { ...options, share });
     if (less.cuts.length === 0) break;
-    later = await laterStops(host, document, less.change);
-    if (later.length === 0) return { ...less, later };
+    const one = await tried(less);
+    if (!one.blocked) return one.told;
   }
-  return { ...found, later: await laterStops(host, document, found.change) };
+  return all.told;
 }
 
 /** How far it can be cut down with everything placed anew, told whenever it is smaller. */

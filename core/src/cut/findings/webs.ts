@@ -4,7 +4,7 @@ import type { Finding } from '../../findings';
 import { formatLength } from '../../quantity';
 import { isConvex, type Point2 } from '../../solid';
 import { openingsOf, raisedV } from '../openings/derived';
-import { halfOf, webBetween, type CutOpening, type Lying } from '../openings/opening';
+import { halfOf, liesBetween, webBetween, type CutOpening, type Lying } from '../openings/opening';
 import { aboutOpening } from './about';
 
 /** Least web around an opening, mm (practice): 3 in sheet metal, 5 in plastic, 1.5 × thickness in wood. */
@@ -57,34 +57,40 @@ export function thinWebs(
   assembly: Assembly,
   all: readonly CutOpening[] = openingsOf(document, assembly),
 ): ThinWeb[] {
-  const thin: ThinWeb[] = [];
-  const seen = new Set<string>();
+  /** The narrowest between two things on a face. */
+  const thin = new Map<string, ThinWeb>();
   const fresh = all.filter((o) => !o.inExisting && !o.made);
   const made = all.filter((o) => o.made);
   fresh.forEach((opening, i) => {
     const wall = wallOf(assembly.hull, opening.face)!;
     const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
     const least = leastWeb(materialOf(document, assembly.hull, opening.face, opening.centre), wall.thickness);
-    const add = (beside: ThinWeb['beside'], web: number) => {
+    const others = all.filter((o) => o.face === opening.face && o !== opening);
+    const add = (beside: ThinWeb['beside'], web: number, other?: Lying) => {
       const pair = `${[opening.group, beside.id].sort().join('+')}/${opening.face}`;
-      if (web >= least || seen.has(pair)) return;
-      seen.add(pair);
-      thin.push({ opening, beside, web, least });
+      if (web >= Math.min(least, thin.get(pair)?.web ?? least)) return;
+      // With a third opening across it there is no such web: those to the third are told.
+      if (other && web >= 0 && others.some((o) => o !== other && liesBetween(o, opening, other))) return;
+      thin.set(pair, { opening, beside, web, least });
     };
     add({ kind: 'edge', id: 'edge', name: 'the edge of the face' }, insideFace(frame, opening));
     for (const [id, existing] of Object.entries(document.shell.openings)) {
       if (existing.face !== opening.face) continue;
-      const centre: [number, number] = [existing.u.value, raisedV(document, frame, existing.v.value)];
+      const there: Lying = {
+        centre: [existing.u.value, raisedV(document, frame, existing.v.value)],
+        shape: numbersOf(existing.shape),
+      };
       add(
         { kind: 'opening', id, name: `the opening “${existing.name}” that is there` },
-        webBetween(opening, { centre, shape: numbersOf(existing.shape) }),
+        webBetween(opening, there),
+        there,
       );
     }
     for (const b of [...fresh.slice(i + 1), ...made])
       if (b.face === opening.face && b.group !== opening.group)
-        add({ kind: 'part', id: b.group, name: b.name }, webBetween(opening, b));
+        add({ kind: 'part', id: b.group, name: b.name }, webBetween(opening, b), b);
   });
-  return thin;
+  return [...thin.values()];
 }
 
 export const webFindings = (document: Conversion, assembly: Assembly, all: readonly CutOpening[]): Finding[] =>

@@ -93,21 +93,37 @@ export function roomInside(inner: Lying, outer: Lying): number {
   return Math.min(straight, R - Math.hypot(cu, cv) - r);
 }
 
-/** Smallest web between two openings, or an opening and the face's edge, mm; negative where they run together. */
+/** A rounded outline as a rectangle, half its sides, that is grown by a radius. */
+function coreOf({ shape }: Lying): { half: readonly [number, number]; radius: number } {
+  const [hu, hv] = halfOf(shape);
+  const radius = shape.kind === 'round' ? hu : Math.min(shape.radius, hu, hv);
+  return { half: [hu - radius, hv - radius], radius };
+}
+
+/** Smallest web between two openings, mm; negative where they run together. */
 export function webBetween(a: Lying, b: Lying): number {
-  const du = Math.abs(a.centre[0] - b.centre[0]);
-  const dv = Math.abs(a.centre[1] - b.centre[1]);
-  const [core, radius] = [a, b].reduce<[[number, number], number]>(
-    ([core, sum], { shape }) => {
-      const [hu, hv] = halfOf(shape);
-      const r = shape.kind === 'round' ? hu : Math.min(shape.radius, hu, hv);
-      return [[core[0] + hu - r, core[1] + hv - r], sum + r];
-    },
-    [[0, 0], 0],
-  );
-  // Two rounded outlines are two rectangles, each grown by its radius.
-  const gu = du - core[0];
-  const gv = dv - core[1];
+  const [p, q] = [coreOf(a), coreOf(b)];
+  const gu = Math.abs(a.centre[0] - b.centre[0]) - p.half[0] - q.half[0];
+  const gv = Math.abs(a.centre[1] - b.centre[1]) - p.half[1] - q.half[1];
   const gap = gu > 0 && gv > 0 ? Math.hypot(gu, gv) : Math.max(gu, gv);
-  return gap - radius;
+  return gap - p.radius - q.radius;
+}
+
+/** Places along the web that are looked at. */
+const ALONG = 16;
+
+/** Does another opening lie across the narrowest web between two? Then what is left are the webs to it. */
+export function liesBetween(c: Lying, a: Lying, b: Lying): boolean {
+  const [p, q] = [coreOf(a), coreOf(b)];
+  // Where the web is narrowest: facing sides, or the middle of the stretch along which they face each other.
+  const ends = ([0, 1] as const).map((i): [number, number] => {
+    const low = Math.max(a.centre[i] - p.half[i], b.centre[i] - q.half[i]);
+    const high = Math.min(a.centre[i] + p.half[i], b.centre[i] + q.half[i]);
+    if (low <= high) return [(low + high) / 2, (low + high) / 2];
+    return a.centre[i] < b.centre[i] ? [high, low] : [low, high];
+  });
+  return Array.from({ length: ALONG + 1 }, (_, k) => k / ALONG).some((t) => {
+    const [u, v] = ends.map(([from, to]) => from + t * (to - from)) as [number, number];
+    return webBetween({ centre: [u, v], shape: { kind: 'round', diameter: 0 } }, c) < 0;
+  });
 }

@@ -13,6 +13,7 @@ import {
   type Conversion,
   type Hull,
 } from '../../document';
+import type { Finding } from '../../findings';
 import { assessFit } from '../../fit';
 import { partFrom } from '../../parts';
 import { assessAll } from '../../plan';
@@ -235,6 +236,24 @@ describe('how far a shell can be cut down', () => {
       }
     }
     expect(Math.abs(first.to - first.from - most)).toBeLessThanOrEqual(1.01);
+  });
+  it('asks for litres, not for air: heat that stops already speaks against nothing, heat that is new does', () => {
+    const document = box();
+    const geometry = (plan: Conversion) => assessFit(plan, assemble(plan)).findings;
+    // A stop of Air that grows with every litre less, and is there from so much on.
+    const hot = (plan: Conversion, from: number): Finding[] => {
+      const [x, y, z] = hullModel(plan.shell).innerHigh;
+      const warmer = 2e8 / (x * y * z);
+      const source = { kind: 'practice', title: 'made up' } as const;
+      const figures: Finding['figures'] = [{ label: 'warmer', value: warmer, unit: 'K', source, worse: 'more' }];
+      if (warmer < from) return [];
+      return [{ id: 'air/warm', station: 'air', verdict: 'stop', sentence: '', brief: '', figures, about: [] }];
+    };
+    const asked = (from: number) => howFar(document, { assess: (plan) => [...geometry(plan), ...hot(plan, from)] });
+    const bare = howFar(document, { assess: geometry });
+    expect(bare.by[0]).toBeGreaterThan(50);
+    expect(asked(0).by).toEqual(bare.by);
+    expect(asked(4).by[0] + asked(4).by[1] + asked(4).by[2]).toBeLessThan(bare.by[0] + bare.by[1] + bare.by[2] - 20);
   });
   it('goes further when parts are placed anew, never less far, and everything is in what is left', () => {
     const document = box();

@@ -1,6 +1,6 @@
 import { assemble, type Assembly } from '../../assembly';
 import { validationIssuesAfter, applyChange, wholeExtentOf, type Change, type Conversion } from '../../document';
-import { newOrWorse, type Finding } from '../../findings';
+import { againstSmaller, type Finding } from '../../findings';
 import type { Assess } from '../judged';
 import { afterCut, cutDown, type CutDown } from './cutDown';
 
@@ -36,15 +36,15 @@ const EXACT = 0.5;
 
 /**
  * For each axis the gaps between what stands in the shell, the largest first: of each as much is taken out as nothing stops
- * by that does not stop now, or less badly, halved between; the next is looked for in what is left. Each is checked on a copy with all that
- * stations say at once. More may be possible when parts are placed anew: `howFarAnew`.
+ * by that does not stop now, or less badly (heat that stops the plan already apart), halved between; the next is looked for
+ * in what is left. Each is checked on a copy with all that stations say at once. More may be possible when parts are placed anew: `howFarAnew`.
  */
 export function howFar(
   document: Conversion,
   { assess, onProgress, stop = () => false, share = 1 }: HowFarOptions,
 ): HowFar {
   const before = stopsOf(assess(document));
-  const ok = (plan: Conversion) => newOrWorse(before, stopsOf(assess(plan))).length === 0;
+  const ok = (plan: Conversion) => againstSmaller(before, stopsOf(assess(plan))).length === 0;
   let now = document;
   const cuts: CutDown[] = [];
   const changes: Change[] = [];

@@ -1,6 +1,6 @@
 import { assemble } from '../../assembly';
 import { applyChange, validationIssuesAfter, rowOf, staysPut, type Change, type Conversion } from '../../document';
-import { newOrWorse, type Finding } from '../../findings';
+import { againstSmaller, type Finding } from '../../findings';
 import { withLayout } from '../judged';
 import { searchLayouts } from '../layouts';
 import { cutDown, type CutDown } from './cutDown';
@@ -118,7 +118,7 @@ function tryPiece(
   before: readonly Finding[],
   { assess, seed = 1, steps = STEPS, stop }: AnewOptions,
 ): Cut | undefined {
-  const holds = (made: Conversion) => newOrWorse(before, stopsOf(assess(made))).length === 0;
+  const holds = (made: Conversion) => againstSmaller(before, stopsOf(assess(made))).length === 0;
   const cutOf = (from: Conversion): { cut: CutDown; made: Conversion } | undefined => {
     let cut: CutDown;
     try {
