@@ -60,6 +60,8 @@ export interface FanFlow extends Pick<
   /** Rise of what leaves it, K. */
   rise: number;
   inside: boolean;
+  /** It ends so far before an opening in a face, mm. */
+  short?: { face: string; gap: number };
 }
 
 /** Air inside from zone to zone. */
@@ -346,6 +348,7 @@ function reading(model: AirModel, { pressure, flow, rise }: SolvedAir): Reading 
       inside: other !== 0,
     };
     if (m.face !== undefined) made.face = m.face;
+    if (m.short) made.short = m.short;
     return made;
   });
   const costs = new Map<string, Cost>();

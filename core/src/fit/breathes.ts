@@ -1,5 +1,6 @@
 import { onFace, type Assembly } from '../assembly';
 import type { Conversion } from '../document';
+import type { Vec3 } from '../solid';
 import type { Margin } from './margin';
 
 /** An intake breathes through a wall that is open before so much of its mouth. Common practice, no source. */
@@ -38,13 +39,23 @@ function holesOf({ shell, cut }: Conversion, face: string): Hole[] {
  */
 export function breathesThrough(document: Conversion, assembly: Assembly, margin: Margin): boolean {
   if (margin.kind !== 'air' || margin.other.kind !== 'face') return false;
-  // What stands against something has openings that let nothing through.
-  if (document.brief.blockedFaces.includes(margin.other.id)) return false;
-  const holes = holesOf(document, margin.other.id);
-  if (holes.length === 0) return false;
-  const frame = assembly.hull.frames.find((f) => f.face === margin.other.id);
   const mouth = assembly.parts.find((p) => p.id === margin.part)?.solids.find((s) => s.id === margin.solid)?.shape;
-  if (!frame || !mouth) return false;
+  return mouth !== undefined && opensBefore(document, assembly, margin.other.id, mouth);
+}
+
+/** Is a face open, old or new, before most of what stands before it? Not where it stands against something. */
+export function opensBefore(
+  document: Conversion,
+  { hull }: Pick<Assembly, 'hull'>,
+  face: string,
+  mouth: { low: Vec3; high: Vec3 },
+): boolean {
+  // What stands against something has openings that let nothing through.
+  if (document.brief.blockedFaces.includes(face)) return false;
+  const holes = holesOf(document, face);
+  if (holes.length === 0) return false;
+  const frame = hull.frames.find((f) => f.face === face);
+  if (!frame) return false;
   const [a, b] = [onFace(frame, mouth.low), onFace(frame, mouth.high)];
   let open = 0;
   for (let i = 0; i < ASKED; i++)

@@ -6,7 +6,7 @@ export * from './carriers';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
 export { byUrgency, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
-export { breathesThrough } from './breathes';
+export { breathesThrough, opensBefore } from './breathes';
 export { marginsOf, marginsOfPart } from './margins';
 export { middleFor } from './middle';
 export { byShort, nearestShortfall, type Shortfall } from './shortfall';

@@ -1,6 +1,7 @@
-import { materialOf, onFace, wallOf, type Assembly } from '../../assembly';
+import { materialOf, onFace, wallOf, type Assembly, type PlacedPart } from '../../assembly';
 import { freeAreaOf, halfOf, openingsOf, plateLoss, type CutOpening } from '../../cut';
 import type { Conversion, State } from '../../document';
+import { faceReaches, opensBefore } from '../../fit';
 import { FAN_SIZES, HEAT_THROUGH } from '../../standards';
 import { area as areaOf, axisOf, DIRECTIONS, type Vec3 } from '../../solid';
 import { moversOf, type Mover } from '../fans/mover';
@@ -25,6 +26,8 @@ export interface PlacedMover extends Mover {
   blowsIn: boolean;
   /** What its air passes besides. */
   terms: Term[];
+  /** It stands free inside, so far before a face that is open before it, mm. */
+  short?: { face: string; gap: number };
   /** Free area of its opening, mm². */
   area: number;
   /** Its own air takes the heat of these parts, W. */
@@ -308,7 +311,34 @@ function placedMover(
   const [before, behind] = [m.kind === 'supply' ? zones.zoneAt(intakeOf(placed, centre)) : at(-1), at(1)];
   if (m.inner > 0) terms.push({ what: `the inside of ${m.name}`, r: m.inner, kind: 'opening' });
   terms.push({ what: `${m.name}, free inside`, r: resistance(LEAST_LOSS, disc, density), kind: 'opening' });
-  return { ...m, at: centre, outward: [...away], zone: before, other: behind, blowsIn, terms, area: disc, carries: 0 };
+  const free: PlacedMover = {
+    ...m,
+    at: centre,
+    outward: [...away],
+    zone: before,
+    other: behind,
+    blowsIn,
+    terms,
+    area: disc,
+    carries: 0,
+  };
+  const short = shortOf(document, assembly, placed);
+  return short ? { ...free, short } : free;
+}
+
+/** Farther from a wall than this a fan has nothing to do with it, in shares of its width. Common practice, no source. */
+const BEFORE_WALL = 0.3;
+
+/** How far a part’s outlet ends before an opening in a wall, where it does. */
+function shortOf(document: Conversion, assembly: Assembly, placed: PlacedPart): PlacedMover['short'] {
+  for (const { face, frame, gap, reaches } of faceReaches(assembly, placed)) {
+    if (!face.mustReachOutside || !frame || reaches || gap <= 0) continue;
+    const across = ([0, 1, 2] as const).filter((i) => i !== axisOf(face.direction));
+    const width = Math.min(...across.map((i) => placed.high[i] - placed.low[i]));
+    if (gap <= BEFORE_WALL * width && opensBefore(document, assembly, frame.face, placed))
+      return { face: frame.face, gap };
+  }
+  return undefined;
 }
 
 /** Where a supply draws its air: in front of its own fan. */

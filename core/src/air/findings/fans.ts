@@ -1,5 +1,5 @@
 import type { Say } from '../../findings';
-import { type Conversion } from '../../document';
+import { faceWord, type Conversion } from '../../document';
 import { type Figure } from '../../findings';
 import { type AirReport } from '../report';
 import { NETWORK, PRACTICE, LEVELS, litresAnHour, m3h, under } from './say';
@@ -26,10 +26,24 @@ export function fanFindings({ brief }: Conversion, report: AirReport, say: Say):
     if (fan.inside && fan.kind !== 'blower')
       say(
         `inside/${fan.part}`,
-        fan.kind === 'supply' ? 'warn' : 'note',
-        `${fan.name} reaches no wall: it ${fan.kind === 'supply' ? 'blows its own heat back into the shell' : 'stirs the air inside and moves none of it out'}.`,
-        `${fan.name} stirs`,
-        [{ label: 'its flow', value: litresAnHour(fan.flow), unit: 'm³/h', source: NETWORK }],
+        fan.kind === 'supply' || fan.short ? 'warn' : 'note',
+        fan.short
+          ? `${fan.name} ends ${fan.short.gap.toFixed(1)} mm before the opening in the ${faceWord(fan.short.face)}: its air goes round through that gap. Set it against the wall, or seal the gap with foam; until then it counts as one that only stirs.`
+          : `${fan.name} reaches no wall: it ${fan.kind === 'supply' ? 'blows its own heat back into the shell' : 'stirs the air inside and moves none of it out'}.`,
+        fan.short ? `${fan.name}: ${fan.short.gap.toFixed(1)} mm short` : `${fan.name} stirs`,
+        [
+          { label: 'its flow', value: litresAnHour(fan.flow), unit: 'm³/h', source: NETWORK },
+          ...(fan.short
+            ? [
+                {
+                  label: 'gap to the wall',
+                  value: fan.short.gap,
+                  unit: 'mm' as const,
+                  source: { kind: 'computed' as const, title: 'from its outlet to the inside of the wall' },
+                },
+              ]
+            : []),
+        ],
         [{ kind: 'part', id: fan.part }],
       );
     else if (free > 0 && fan.flow < CHOKED * free) {
