@@ -44,6 +44,7 @@ export function featureSolids(id: string, feature: Feature): Solid[] {
     };
     if (piece.swept) solid.swept = true;
     if (feature.body !== 'base') solid.rides = feature.body;
+    if (feature.control && !piece.swept) solid.control = true;
     if (feature.metal) solid.conducts = 'metal';
     return solid;
   });

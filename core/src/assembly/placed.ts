@@ -37,6 +37,8 @@ export interface Solid {
   rides?: string;
   /** Other parts may lie on it, as on the shell. */
   carries?: boolean;
+  /** A control of the shell: it may come through the wall. */
+  control?: boolean;
   /** Not matter, but room that something moving sweeps. */
   swept?: boolean;
   /** Directions of the shell in which it may touch what it is mounted to. */

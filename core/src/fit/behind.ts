@@ -11,6 +11,8 @@ export interface Behind {
   name: string;
   /** How far the opening reaches into it, mm. */
   by: number;
+  /** A control that comes through the wall, all of it within the opening: what an opening made for it is there for. */
+  sits?: boolean;
 }
 
 /** An opening by its middle and half its size in a face's (u, v), mm. */
@@ -103,6 +105,8 @@ interface Standing {
   name: string;
   low: Point2;
   high: Point2;
+  /** A control that comes through the wall. */
+  through: boolean;
 }
 
 const views = new WeakMap<Assembly['features'], Map<string, FaceView>>();
@@ -126,7 +130,7 @@ function viewOf({ hull, features }: Assembly, face: string): FaceView | undefine
   }));
   const view: FaceView = { frame, walls, features: [] };
   if (axis >= 0)
-    for (const { owner, name, shape } of features) {
+    for (const { owner, name, shape, control } of features) {
       // From the inside of the wall so far in.
       const ends = [onFace(frame, shape.low), onFace(frame, shape.high)];
       const depths = ends.map(({ over }) => -over);
@@ -136,6 +140,7 @@ function viewOf({ hull, features }: Assembly, face: string): FaceView | undefine
         name,
         low: [Math.min(...ends.map((e) => e.u)), Math.min(...ends.map((e) => e.v))],
         high: [Math.max(...ends.map((e) => e.u)), Math.max(...ends.map((e) => e.v))],
+        through: control === true && Math.min(...depths) <= BRUSH,
       });
     }
   if (!views.has(features)) views.set(features, new Map());
@@ -182,5 +187,15 @@ function over({ low, high }: Standing, { centre, half, round }: Opened): number 
 const featuresAt = ({ features }: FaceView, opening: Opened): Behind[] =>
   features.flatMap((feature): Behind[] => {
     const by = over(feature, opening);
-    return by > BRUSH ? [{ kind: 'feature', id: feature.id, name: feature.name, by }] : [];
+    if (by <= BRUSH) return [];
+    const { low, high, through } = feature;
+    const { centre, half } = opening;
+    const sits =
+      through &&
+      [0, 1].every((i) => low[i]! >= centre[i]! - half[i]! - BRUSH && high[i]! <= centre[i]! + half[i]! + BRUSH);
+    return [{ kind: 'feature', id: feature.id, name: feature.name, by, ...(sits ? { sits } : {}) }];
   });
+
+/** What is in the way of an opening that is made by hand: all but the control that comes through it. */
+export const inTheWayOf = (assembly: Assembly, opening: Opened): Behind[] =>
+  behind(assembly, opening).filter((b) => !b.sits);

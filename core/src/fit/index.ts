@@ -17,7 +17,7 @@ export * from './order';
 export * from './reach';
 export { remediesFor } from './remedies';
 export { chainPieces, marginSum, type ChainPiece, type MarginSum, type SumTerm } from './marginSum';
-export { behind, facesHold, isThrough, openedBy, throughAt, type Behind, type Opened } from './behind';
+export { behind, facesHold, inTheWayOf, isThrough, openedBy, throughAt, type Behind, type Opened } from './behind';
 export { isChosen, outlookOf } from './outlook';
 export { seatsFor, type Seat } from './seats';
 export { snap } from './snap';

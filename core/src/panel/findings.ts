@@ -65,8 +65,10 @@ function controlFindings({ matched, places }: PanelReport, say: Say): void {
         say(
           `dead/${id}`,
           'note',
-          `${control.name} is kept for its looks, and does nothing.`,
-          `${control.name} is dead`,
+          control.state === 'works'
+            ? `${control.name} is kept and works as it did; nothing of the new insides is wired to it.`
+            : `${control.name} is kept for its looks: nothing is wired to it.`,
+          `${control.name}: not wired`,
           [],
           about,
         );

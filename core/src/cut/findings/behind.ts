@@ -1,12 +1,12 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
-import { behind } from '../../fit';
+import { behind, inTheWayOf } from '../../fit';
 import { halfOf, type CutOpening } from '../openings/opening';
 import { aboutOpening, dotted } from './about';
 
-const behindOf = (assembly: Assembly, { face, centre, shape }: CutOpening) =>
-  behind(assembly, { face, centre, half: halfOf(shape), round: shape.kind === 'round' });
+const behindOf = (assembly: Assembly, { part, face, centre, shape }: CutOpening) =>
+  (part === undefined ? inTheWayOf : behind)(assembly, { face, centre, half: halfOf(shape), round: shape.kind === 'round' });
 
 /** An opening can't be cut through what stands behind it: walls and what must be kept stop, what may be cut warns. */
 export const behindFindings = (document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] =>

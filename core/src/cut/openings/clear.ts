@@ -1,6 +1,6 @@
 import { materialOf, wallOf, type Assembly } from '../../assembly';
 import type { Conversion, OwnOpening } from '../../document';
-import { behind } from '../../fit';
+import { inTheWayOf } from '../../fit';
 import type { Point2 } from '../../solid';
 import { insideFace, leastWeb, numbersOf } from '../findings/webs';
 import { middleOf, openingsOf, raisedV } from './derived';
@@ -45,7 +45,7 @@ export function clearPlace(
     if (!group.every((g) => insideFace(frame, g) >= least && others.every((o) => webBetween(g, o) >= least)))
       return false;
     return (
-      behind(assembly, { face: own.face, centre: middle, half: halfOf(own.shape), round: own.shape.kind === 'round' })
+      inTheWayOf(assembly, { face: own.face, centre: middle, half: halfOf(own.shape), round: own.shape.kind === 'round' })
         .length === 0
     );
   };

@@ -1,12 +1,4 @@
-import {
-  faceWord,
-  CONTROL_KINDS,
-  nextId,
-  type Change,
-  type ControlKind,
-  type Feature,
-} from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import { faceWord, CONTROL_KINDS, type ControlKind } from '@young-shell/core/document';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -17,18 +9,8 @@ import { Choice, same } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { LengthField } from '../../ui/LengthField';
 import { TextField } from '../../ui/TextField';
-import { featureBehind } from './featureBehind';
+import { controlOnFace } from './controlOnFace';
 import { pickControl } from './slice';
-
-const LOOKS: Partial<Record<ControlKind, Feature['control']>> = {
-  lamp: 'lamp',
-  meter: 'meter',
-  'rotary selector': 'knob',
-  potentiometer: 'knob',
-  encoder: 'knob',
-  lever: 'lever',
-  'key field': 'keys',
-};
 
 /** A new control on a face: its hole, its room inside, its entry here, in one step that can be undone. */
 export function AddControl({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -43,47 +25,13 @@ export function AddControl({ open, onClose }: { open: boolean; onClose: () => vo
   const [at, setAt] = useState({ u: 30, v: 20, diameter: 16, depth: 30 });
   const put = () => {
     const frame = assembly.hull.frames.find((f) => f.face === face)!;
-    const id = nextId(document.panel.controls, 'control', document.spent);
-    const look = LOOKS[kind] ?? 'switch';
-    const feature: Feature = {
-      name,
-      kind: 'mechanism',
-      control: look,
-      ...featureBehind(frame, at, (mm) => measured(mm, 'rule', 0.5)),
-      fate: 'keep',
-      why: 'put in new',
-      body: 'base',
-      metal: false,
-      moving: false,
-      sweep: {},
-      fillet: 0,
-      copies: null,
-    };
-    const change: Change = {
-      type: 'addControl',
-      id,
-      control: { name, kind, original: false, was: '', state: 'works', wish: 'nothing' },
-      feature: { id: nextId(document.shell.features, 'control', document.spent), feature },
-      opening: {
-        id: nextId(document.cut.openings, 'cut', document.spent),
-        opening: {
-          name,
-          use: 'other',
-          face,
-          u: at.u,
-          v: at.v,
-          shape: { kind: 'round', diameter: at.diameter },
-          pattern: { kind: 'open' },
-          screws: [],
-        },
-      },
-    };
+    const change = controlOnFace(document, frame, { name, kind, ...at });
     const wrong = submit(change);
     if (wrong) {
       toast.error(wrong);
       return;
     }
-    dispatch(pickControl(id));
+    dispatch(pickControl(change.id));
     onClose();
   };
   const frame = assembly.hull.frames.find((f) => f.face === face);

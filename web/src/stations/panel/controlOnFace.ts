@@ -1,0 +1,65 @@
+import type { FaceFrame } from '@young-shell/core/assembly';
+import { nextId, type Change, type ControlKind, type Conversion, type Feature } from '@young-shell/core/document';
+import { measured } from '@young-shell/core/quantity';
+import { featureBehind } from './featureBehind';
+
+const LOOKS: Partial<Record<ControlKind, Feature['control']>> = {
+  lamp: 'lamp',
+  meter: 'meter',
+  'rotary selector': 'knob',
+  potentiometer: 'knob',
+  encoder: 'knob',
+  lever: 'lever',
+  'key field': 'keys',
+};
+
+/** A new control: its hole (middle from the face’s left and lower edge, mm) and its depth behind the outside of the face. */
+export interface NewControl {
+  name: string;
+  kind: ControlKind;
+  u: number;
+  v: number;
+  diameter: number;
+  depth: number;
+}
+
+/** A control on a face: its entry, the room it takes and its hole, in one change. */
+export function controlOnFace(
+  { panel, shell, cut, spent }: Conversion,
+  frame: FaceFrame,
+  { name, kind, ...at }: NewControl,
+): Extract<Change, { type: 'addControl' }> {
+  const feature: Feature = {
+    name,
+    kind: 'mechanism',
+    control: LOOKS[kind] ?? 'switch',
+    ...featureBehind(frame, at, (mm) => measured(mm, 'rule', 0.5)),
+    fate: 'keep',
+    why: 'put in new',
+    body: 'base',
+    metal: false,
+    moving: false,
+    sweep: {},
+    fillet: 0,
+    copies: null,
+  };
+  return {
+    type: 'addControl',
+    id: nextId(panel.controls, 'control', spent),
+    control: { name, kind, original: false, was: '', state: 'works', wish: 'nothing' },
+    feature: { id: nextId(shell.features, 'control', spent), feature },
+    opening: {
+      id: nextId(cut.openings, 'cut', spent),
+      opening: {
+        name,
+        use: 'other',
+        face: frame.face,
+        u: at.u,
+        v: at.v,
+        shape: { kind: 'round', diameter: at.diameter },
+        pattern: { kind: 'open' },
+        screws: [],
+      },
+    },
+  };
+}
