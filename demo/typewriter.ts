@@ -70,7 +70,7 @@ const features: Record<string, Feature> = {
     [calipers(2.2), calipers(140), calipers(9)],
     {
       kind: 'rib',
-      fate: 'cut',
+      fate: 'removed',
       why: 'stiffens the floor',
       copies: { kind: 'row', axis: 'x', count: 5, pitch: calipers(68) },
     },
@@ -102,7 +102,7 @@ const features: Record<string, Feature> = {
       ],
     },
     [calipers(157), calipers(122), calipers(2.4)],
-    { kind: 'bulge', fate: 'cut', why: 'the ribbon is gone' },
+    { kind: 'bulge', fate: 'removed', why: 'the ribbon is gone' },
   ),
 };
 

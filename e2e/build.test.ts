@@ -26,15 +26,15 @@ describe('steps', () => {
   it('with cautions are read before they are ticked; ticked, the next ones come; undone', async () => {
     const { path, page } = await open();
     const now = page.getByRole('region', { name: 'Do this now' });
-    const box = now.getByRole('checkbox', { name: 'Done: Cut away Capstan motor boss' });
+    const box = now.getByRole('checkbox', { name: 'Done: Trial fit with everything, lid on' });
     await box.click();
     await page.getByText(/Read what stands there first/).waitFor(SLOW);
-    expect((await buildOf(path)).done['strip.motor-boss-1']).toBeUndefined();
-    await now.getByText(/Mask and vacuum/).waitFor(SLOW);
+    expect((await buildOf(path)).done.trial).toBeUndefined();
+    await now.getByText(/the last moment to change/).waitFor(SLOW);
     await box.click();
-    await expect.poll(async () => Object.keys((await buildOf(path)).done), SLOW).toContain('strip.motor-boss-1');
+    await expect.poll(async () => Object.keys((await buildOf(path)).done), SLOW).toContain('trial');
     await undo(page);
-    await expect.poll(async () => Object.keys((await buildOf(path)).done), SLOW).not.toContain('strip.motor-boss-1');
+    await expect.poll(async () => Object.keys((await buildOf(path)).done), SLOW).not.toContain('trial');
   }, 90_000);
 
   it('of one’s own come after what one says; a "before" that would be a ring is refused with the reason', async () => {

@@ -8,12 +8,14 @@ import {
   applyChange,
   validationIssuesOf,
   defaultBox,
+  feature,
   newConversion,
   readConversion,
   type Change,
   type Conversion,
 } from '../document';
 import { orderOf } from '../fit';
+import { partMade } from '../kit';
 import { measured } from '../quantity';
 import type { Point2 } from '../solid';
 import { assessBuild } from './assess';
@@ -263,6 +265,48 @@ describe('steps from the plan', () => {
     expect(said(mains).find((f) => f.id === 'build/early/mains')).toMatchObject({ verdict: 'stop' });
     const gone = after(ticked, { type: 'removePart', id: 'drive-1' });
     expect(said(gone).find((f) => f.id === 'build/lost')!.sentence).toMatch(/place\.drive-1/);
+  });
+
+  it('what may be cut is cut only for an opening through it, and what carries parts is made before the trial fit', () => {
+    const names = (d: Conversion) => stepsOf(d, assemble(d)).steps.map((s) => s.name);
+    expect(names(deck).filter((n) => /away|Take out/.test(n))).toEqual(['Cut away Transformer shelf']);
+    const empty = after(
+      deck,
+      ...Object.keys(deck.layout.placements).map((id): Change => ({ type: 'placePart', id, placement: null })),
+    );
+    expect(names(empty).filter((n) => /Capstan/.test(n))).toEqual([]);
+    // An opening over a post that may be cut: the post is cut away where the opening goes through it.
+    const frame = assemble(deck).hull.frames.find((f) => f.face === 'rear')!;
+    const opening = { name: 'Socket', use: 'other', face: 'rear', u: 60, v: 40, pattern: { kind: 'open' }, screws: [] };
+    const post = feature(
+      'Post',
+      { kind: 'box', width: measured(20), depth: measured(20), height: measured(20) },
+      [measured(frame.origin[0] - 70), measured(frame.origin[1] - 25), measured(30)],
+      { fate: 'cut', kind: 'bracket' },
+    );
+    const through = after(deck, { type: 'setFeature', id: 'post-1', feature: post }, {
+      type: 'setCutOpening',
+      id: 'cut-9',
+      opening: { ...opening, shape: { kind: 'round', diameter: 16 } },
+    } as Change);
+    expect(names(through)).toContain('Take out Post, where Socket goes through it');
+    const frameParts = {
+      kind: 'frame',
+      shape: 'flat',
+      width: 200,
+      depth: 100,
+      height: 0,
+      cross: 0,
+      profile: 'flat bar',
+      side: 15,
+      wall: 2,
+      joint: 'screws',
+      material: 'aluminium',
+    } as const;
+    const framed = after(deck, { type: 'addPart', id: 'frame-1', part: partMade(frameParts, 'Frame') });
+    const { steps } = stepsOf(framed, assemble(framed));
+    expect(steps.findIndex((s) => s.id === 'carrier.frame-1')).toBeLessThan(steps.findIndex((s) => s.id === 'trial'));
+    expect(whyNotAfter(steps, 'carrier.frame-1', 'trial')).toMatch(/comes before “Trial fit/);
   });
 
   it('an "after" that would be a ring is refused with the reason, one that would not is kept', () => {

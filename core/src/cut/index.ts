@@ -1,4 +1,5 @@
 export { assessCut, type CutReport } from './assess';
+export { standsBehind } from './findings/behind';
 export { asCut, type AsCut } from './findings/made';
 export { wallWorks, type WallWork } from './findings/walls';
 export { leastWeb, thinWebs, type ThinWeb } from './findings/webs';

@@ -1,6 +1,6 @@
 import { assemble } from '../../assembly';
 import { POLICIES } from '../../brief';
-import { TARGETS, type Conversion } from '../../document';
+import { FATE_WORDS, TARGETS, type Conversion } from '../../document';
 import { sheetsPdf, type SheetFonts } from '../../exchange';
 import type { Finding } from '../../findings';
 import { orderOf } from '../../fit';
@@ -94,7 +94,7 @@ export async function bookPdf(
       { head: 'in it', share: 4 },
       { head: 'fate', share: 2 },
     ],
-    Object.values(shell.features).map((f) => [f.name, f.fate]),
+    Object.values(shell.features).map((f) => [f.name, FATE_WORDS[f.fate]]),
   );
 
   flow.chapter('Layout');

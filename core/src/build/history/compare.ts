@@ -1,8 +1,7 @@
 import { countOf } from '../../quantity';
 import { assemble } from '../../assembly';
 import { openingsOf } from '../../cut';
-import { faceWord } from '../../document';
-import type { Conversion } from '../../document';
+import { FATE_WORDS, faceWord, type Conversion } from '../../document';
 import { billOf } from '../materials';
 
 /** One thing that is otherwise in the later plan. */
@@ -53,7 +52,7 @@ export function comparePlans(before: Conversion, after: Conversion): Difference[
   for (const [id, f] of Object.entries(after.shell.features)) {
     const was = before.shell.features[id];
     if (!was) say('shell', `${f.name} is new in the shell`);
-    else if (was.fate !== f.fate) say('shell', `${f.name}: ${f.fate}, was ${was.fate}`);
+    else if (was.fate !== f.fate) say('shell', `${f.name}: ${FATE_WORDS[f.fate]}, was ${FATE_WORDS[was.fate]}`);
   }
   for (const [id, f] of Object.entries(before.shell.features))
     if (!(id in after.shell.features)) say('shell', `${f.name} is gone from the shell`);

@@ -1,5 +1,5 @@
 import type { Assembly } from '../../assembly';
-import { openingsOf, toolPlan } from '../../cut';
+import { openingsOf, standsBehind, toolPlan } from '../../cut';
 import { barsOf, lossOf } from '../../kit';
 import { faceWord } from '../../document';
 import type { Conversion } from '../../document';
@@ -34,6 +34,9 @@ const MINUTES = {
 /** mm³ a minute that a printer lays down, and usual size where its mesh is not made here. Common practice, no source. */
 const PRINT_MINUTES = 90;
 
+/** Of one piece with the shell: it is sawn off, not unscrewed. */
+const MOULDED: ReadonlySet<string> = new Set(['rib', 'boss', 'bulge', 'shelf', 'rail']);
+
 /** Minutes that one stays beside a coat that dries. Common practice, no source. */
 const STAYS = 45;
 
@@ -65,19 +68,52 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       cautions: [STATIC, 'On cardboard, nothing conducting under the board; a hand on the switch.'],
       of: placed.map((p) => p.id).join(),
     });
-  const removed = Object.entries(document.shell.features).filter(([, f]) => f.fate !== 'keep');
-  for (const [id, f] of removed)
+  const fresh = openingsOf(document, assembly).filter((o) => !o.inExisting && !o.made);
+  // What may be cut stays until something needs its room: a part stands there only once it is removed in the plan, an
+  // opening goes through it.
+  const inTheWay = new Map(
+    fresh.flatMap((opening) => standsBehind(assembly, opening).map(({ id }) => [id, opening.name] as const)),
+  );
+  const removed = Object.entries(document.shell.features).filter(
+    ([id, f]) => f.fate === 'removed' || (f.fate === 'cut' && inTheWay.has(id)),
+  );
+  const sawn = removed.filter(([, f]) => MOULDED.has(f.kind));
+  for (const [id, f] of removed) {
+    const cut = MOULDED.has(f.kind);
     add({
       id: `strip.${id}`,
-      name: `${f.fate === 'cut' ? 'Cut away' : 'Take out'} ${f.name}`,
+      name: `${cut ? 'Cut away' : 'Take out'} ${f.name}${f.fate === 'cut' ? `, where ${inTheWay.get(id)} goes through it` : ''}`,
       phase: 'strip',
-      minutes: f.fate === 'cut' ? 20 : 10,
+      minutes: cut ? 20 : 10,
       after: [],
-      tools: f.fate === 'cut' ? ['rotary tool'] : ['screwdriver'],
-      cautions: f.fate === 'cut' ? [EYES, DUST] : [],
+      tools: cut ? ['rotary tool'] : ['screwdriver'],
+      cautions: cut ? [EYES, DUST] : [],
       about: { kind: 'feature', id },
       of: f.fate,
     });
+  }
+  // Trays are cut down and frames put together before anything stands on them: without them there is no trial fit.
+  const carriers: string[] = [];
+  for (const [id, { name, own }] of Object.entries(document.kit.parts)) {
+    const made = own?.made;
+    if (!made || (made.kind === 'tray' && Object.values(made.off).every((mm) => mm === 0))) continue;
+    const length = made.kind === 'tray' ? lossOf(made).sawn : 0;
+    add({
+      id: `carrier.${id}`,
+      name: made.kind === 'tray' ? `Cut ${name} down along its sheet` : `Saw the bars of ${name} and join them`,
+      phase: 'make',
+      minutes: Math.round(made.kind === 'tray' ? 10 + length / MINUTES.sawn : barsOf(made).length * MINUTES.bar),
+      after: placed.length > 0 ? [before('bench', 'safety', 'a dead kit is found before anything is made for it')] : [],
+      tools:
+        made.kind === 'tray'
+          ? ['jigsaw or cutting disc', 'file']
+          : ['hacksaw', made.joint === 'rivets' ? 'riveter' : 'screwdriver'],
+      cautions: [EYES, DUST],
+      about: { kind: 'part', id },
+      of: JSON.stringify(made),
+    });
+    carriers.push(`carrier.${id}`);
+  }
   if (placed.length > 0)
     add({
       id: 'trial',
@@ -87,9 +123,10 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       after: [
         before('bench', 'reversibility', 'what does not run is not fitted'),
         ...removed.map(([id]) => before(`strip.${id}`, 'process', 'it stands in the way')),
+        ...carriers.map((id) => before(id, 'process', 'parts stand on it')),
       ],
       cautions: [
-        removed.some(([, f]) => f.fate === 'cut')
+        sawn.length + carriers.length > 0
           ? 'No opening is cut and nothing is glued yet: this is the last moment to change the rest of the plan.'
           : 'Nothing is cut or glued yet: this is the last moment to change the plan.',
       ],
@@ -97,7 +134,6 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
 
   // Cutting, face by face.
-  const fresh = openingsOf(document, assembly).filter((o) => !o.inExisting && !o.made);
   const cuts: string[] = [];
   for (const plan of toolPlan(document, assembly, fresh)) {
     const { face } = plan;
@@ -143,28 +179,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
     cuts.push(`deburr.${face}`);
   }
-  // Trays are cut down and frames put together before anything stands on them.
-  for (const [id, { name, own }] of Object.entries(document.kit.parts)) {
-    const made = own?.made;
-    if (!made || (made.kind === 'tray' && Object.values(made.off).every((mm) => mm === 0))) continue;
-    const sawn = made.kind === 'tray' ? lossOf(made).sawn : 0;
-    add({
-      id: `carrier.${id}`,
-      name: made.kind === 'tray' ? `Cut ${name} down along its sheet` : `Saw the bars of ${name} and join them`,
-      phase: 'cut',
-      minutes: Math.round(made.kind === 'tray' ? 10 + sawn / MINUTES.sawn : barsOf(made).length * MINUTES.bar),
-      after: [before('trial', 'reversibility', 'a trial fit costs nothing, a cut can’t be undone')],
-      tools:
-        made.kind === 'tray'
-          ? ['jigsaw or cutting disc', 'file']
-          : ['hacksaw', made.joint === 'rivets' ? 'riveter' : 'screwdriver'],
-      cautions: [EYES, DUST],
-      about: { kind: 'part', id },
-      of: JSON.stringify(made),
-    });
-    cuts.push(`carrier.${id}`);
-  }
-  const dirty = [...cuts, ...removed.map(([id]) => `strip.${id}`)];
+  const dirty = [...cuts, ...carriers, ...removed.map(([id]) => `strip.${id}`)];
   if (dirty.length > 0)
     add({
       id: 'wash',

@@ -35,6 +35,7 @@ export interface Before {
 export const PHASES = [
   'bench',
   'strip',
+  'make',
   'trial fit',
   'cut',
   'print',

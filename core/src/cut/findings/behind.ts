@@ -5,14 +5,20 @@ import { behind, inTheWayOf } from '../../fit';
 import { halfOf, type CutOpening } from '../openings/opening';
 import { aboutOpening, dotted } from './about';
 
-const behindOf = (assembly: Assembly, { part, face, centre, shape }: CutOpening) =>
-  (part === undefined ? inTheWayOf : behind)(assembly, { face, centre, half: halfOf(shape), round: shape.kind === 'round' });
+/** What stands in the way of an opening behind the wall it goes through. */
+export const standsBehind = (assembly: Assembly, { part, face, centre, shape }: CutOpening) =>
+  (part === undefined ? inTheWayOf : behind)(assembly, {
+    face,
+    centre,
+    half: halfOf(shape),
+    round: shape.kind === 'round',
+  });
 
 /** An opening can't be cut through what stands behind it: walls and what must be kept stop, what may be cut warns. */
 export const behindFindings = (document: Conversion, assembly: Assembly, fresh: readonly CutOpening[]): Finding[] =>
   fresh
     .filter((o) => o.kind === 'cut')
-    .flatMap((opening) => behindOf(assembly, opening).map((b) => ({ opening, ...b })))
+    .flatMap((opening) => standsBehind(assembly, opening).map((b) => ({ opening, ...b })))
     .map(({ opening, kind, id, name, by }) => ({
       id: `cut/behind/${dotted(opening)}/${id}`,
       station: 'cut',

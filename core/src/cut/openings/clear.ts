@@ -45,8 +45,12 @@ export function clearPlace(
     if (!group.every((g) => insideFace(frame, g) >= least && others.every((o) => webBetween(g, o) >= least)))
       return false;
     return (
-      inTheWayOf(assembly, { face: own.face, centre: middle, half: halfOf(own.shape), round: own.shape.kind === 'round' })
-        .length === 0
+      inTheWayOf(assembly, {
+        face: own.face,
+        centre: middle,
+        half: halfOf(own.shape),
+        round: own.shape.kind === 'round',
+      }).length === 0
     );
   };
   if (isClear([0, 0])) return own;

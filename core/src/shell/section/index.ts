@@ -5,7 +5,7 @@ import { facesOf } from './hullForm';
 import { validationIssuesOfShell } from './rules';
 import { defaultBox } from './starts';
 
-export type { ShellChange } from './changes';
+export { FATE_WORDS, type ShellChange } from './changes';
 export * from './edgeLengths';
 export * from './editSection';
 export * from './extent';

@@ -1,5 +1,13 @@
 import { hullModel } from '@young-shell/core/assembly';
-import { feature, lidOf, nextId, type Feature, type FeatureKind, type FeatureShape } from '@young-shell/core/document';
+import {
+  FATE_WORDS,
+  feature,
+  lidOf,
+  nextId,
+  type Feature,
+  type FeatureKind,
+  type FeatureShape,
+} from '@young-shell/core/document';
 import { guess, measured } from '@young-shell/core/quantity';
 import { asSnapTab } from '@young-shell/core/shell';
 import { Plus } from 'lucide-react';
@@ -11,12 +19,6 @@ import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { FeatureForm } from './FeatureForm';
 import { capital } from '../../ui/capital';
-
-const FATES = [
-  { value: 'keep', label: 'must keep' },
-  { value: 'cut', label: 'may cut' },
-  { value: 'removed', label: 'removed' },
-] as const;
 
 /** The datum of a section: nothing to measure. */
 const ZERO = measured(0, 'guess', 0);
@@ -139,9 +141,9 @@ export function FeatureList() {
                     if (wrong) toast.error(wrong);
                   }}
                 >
-                  {FATES.map((f) => (
-                    <option key={f.value} value={f.value}>
-                      {f.label}
+                  {Object.entries(FATE_WORDS).map(([fate, words]) => (
+                    <option key={fate} value={fate}>
+                      {words}
                     </option>
                   ))}
                 </select>
