@@ -43,6 +43,8 @@ export interface Solid {
   swept?: boolean;
   /** Directions of the shell in which it may touch what it is mounted to. */
   contact: readonly Direction[];
+  /** Directions of the shell in which its own opening goes through the wall. */
+  through?: readonly Direction[];
   air?: { direction: Direction; wanted: number; tolerable: number; least: number };
   /** Goes through the wall of its face to the outside. */
   outside: boolean;
@@ -284,6 +286,7 @@ export function placePart(
         return scale(along(n), n[axis]);
       };
     }
+    if (block.through && !tilt) solid.through = block.through.map((d) => turnDirection(turn, d));
     if (part.own?.carries) solid.carries = true;
     if (placement.on !== undefined) solid.rides = placement.on;
     if (block.conducts) solid.conducts = block.conducts;

@@ -116,6 +116,9 @@ describe('the clearance to a wall', () => {
     expect(requiredToWall(solid({ conducts: 'metal' }), floor, metal).value).toBe(0.5);
     expect(requiredToWall(solid({ conducts: 'live', contact: ['bottom'] }), floor, metal).value).toBe(1);
     expect(requiredToWall(solid({ conducts: 'mains' }), floor, metal).value).toBe(6.4);
+    // Its own opening is there: nothing of that wall, and all of another.
+    expect(requiredToWall(solid({ conducts: 'mains', through: ['bottom'] }), floor, metal).value).toBe(0);
+    expect(requiredToWall(solid({ conducts: 'mains', through: ['rear'] }), floor, metal).value).toBe(6.4);
   });
 });
 

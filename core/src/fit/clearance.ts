@@ -1,15 +1,16 @@
 import type { Assembly, Clearances, Required, Solid, Wall } from '../assembly';
-import { axisOf, signOf, type Vec3 } from '../solid';
+import { axisOf, signOf, type Direction, type Vec3 } from '../solid';
 
 /** Walls count as square to a side up to this, as a cosine (2.5°): shells are measured, not machined. */
 const SQUARE = 0.999;
 /** Between two solids sides meet squarely or not at all. */
 const EXACTLY = 1 - 1e-9;
 
+const someAlong = (directions: readonly Direction[] | undefined, normal: Vec3, square: number): boolean =>
+  directions?.some((d) => normal[axisOf(d)] * signOf(d) > square) ?? false;
+
 /** The solid may touch in this direction. */
-function mayTouch(solid: Solid, normal: Vec3, square: number): boolean {
-  return solid.contact.some((d) => normal[axisOf(d)] * signOf(d) > square);
-}
+const mayTouch = (solid: Solid, normal: Vec3, square: number): boolean => someAlong(solid.contact, normal, square);
 
 /** What bare conductors keep from everything that conducts, whatever they are mounted on. */
 const bareOf = ({ conducts }: Solid, { mains, conducting }: Clearances): Required | undefined =>
@@ -26,6 +27,8 @@ export function requiredToWall(
 ): Required {
   const outward: Vec3 = [-wall.normal[0], -wall.normal[1], -wall.normal[2]];
   if (solid.role === 'plug room') return clearances.room;
+  // What is bare in its own opening has no wall before it.
+  if (someAlong(solid.through, outward, SQUARE)) return clearances.mount;
   const bare = metalShell ? bareOf(solid, clearances) : undefined;
   if (bare) return bare;
   return mayTouch(solid, outward, SQUARE) ? clearances.mount : clearances.static;

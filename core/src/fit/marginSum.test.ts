@@ -17,7 +17,7 @@ describe.each(['tape-deck', 'typewriter', 'piano-stool'])('the margins of the %s
     .map((m) => marginSum(document, judge(assembly, m)));
 
   it('are the sum of their terms and of what is fixed', () => {
-    expect(sums.length).toBeGreaterThan(5);
+    expect(sums.length).toBeGreaterThan(3);
     for (const { terms, rest, distance } of sums)
       expect(terms.reduce((sum, t) => sum + t.amount, rest)).toBeCloseTo(distance, 3);
   });

@@ -19,6 +19,8 @@ export interface Block {
   conducts?: 'live' | 'mains' | 'metal';
   /** Sides on which it may touch what it is mounted to. */
   contact?: Direction[];
+  /** Sides on which its own opening takes the wall away before it: it keeps no distance from that wall. */
+  through?: Direction[];
   /** For air: away from the face, and how much is enough, tolerable, least (mm). */
   air?: { direction: Direction; wanted: number; tolerable: number; least: number };
   /** For a plug room: outside the shell, through the wall of its face. */

@@ -54,6 +54,10 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
       cuts: face.cut ? [cutOf(key, face, face.cut, end)] : [],
     };
   });
+  for (const { direction, plane, cuts } of faces)
+    for (const block of blocks)
+      if (block.conducts && liesIn(block, direction, plane.value, cuts[0]))
+        block.through = [...(block.through ?? []), direction];
   const holes = Object.entries(design.holes).map(([key, hole]): FaceCut => ({
     id: key,
     name: hole.name,
@@ -79,6 +83,16 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
       cuts: holes,
     });
   return { blocks, faces };
+}
+
+/** Does a block end in the plane of a face that reaches outside, or lie behind the opening of that face? */
+function liesIn({ low, high }: Block, direction: Direction, plane: number, cut: FaceCut | undefined): boolean {
+  const axis = axisOf(direction);
+  const end = (signOf(direction) > 0 ? high : low)[axis].value;
+  if (Math.abs(end - plane) < 1e-6) return true;
+  if (cut?.shape.kind !== 'rectangle') return false;
+  const { size, axes } = cut.shape;
+  return axes.every((a, i) => low[a].value >= cut.at[a]! - size[i]! / 2 && high[a].value <= cut.at[a]! + size[i]! / 2);
 }
 
 function blocksOf(path: string, id: string, block: OwnBlock, outward: ReadonlySet<Direction>): Block[] {
