@@ -2,6 +2,7 @@ import { wallOf, type Assembly, type PlacedPart } from '../../assembly';
 import { mayCut } from '../../brief';
 import type { Conversion, FaceId, MountKind } from '../../document';
 import { faceReaches } from '../../fit';
+import { kindOf } from '../../parts';
 import { drillFor, RIVETS, SCREW_LENGTHS, type DrillRow } from '../../standards';
 import type { Source } from '../../quantity';
 
@@ -190,7 +191,6 @@ function optionsFor(
     hole: 0,
     why: 'on holes the shell already has: see “Existing holes”',
     source: practice,
-    ...(may ? {} : {}),
   });
   add({
     kind: 'tape',
@@ -202,7 +202,14 @@ function optionsFor(
       ? { no: `it needs ${(area / 100).toFixed(0)} cm² of tape and has ${(size / 100).toFixed(0)}` }
       : {}),
   });
-  add({ kind: 'strap', hole: 0, why: 'a strap or hook tape around it: for drives and bricks', source: practice });
+  const unstrapped = whyNoStrap(part);
+  add({
+    kind: 'strap',
+    hole: 0,
+    why: 'a strap or hook tape around it, through slots or round a rail: for drives and bricks',
+    source: practice,
+    ...(unstrapped === undefined ? {} : { no: unstrapped }),
+  });
   add({
     kind: 'glue',
     hole: 0,
@@ -213,6 +220,24 @@ function optionsFor(
   });
   // What nothing is drilled for comes first where nothing may be drilled.
   return may ? options : [...options].sort((a, b) => Number(a.no !== undefined) - Number(b.no !== undefined));
+}
+
+/** What a strap around it holds in its place, g, and what it would press on. Common practice, no source. */
+const STRAP_HOLDS = 2000;
+const NOT_STRAPPED: Readonly<Record<string, string>> = {
+  board: 'it would press on what stands on the board: standoffs hold it',
+  card: 'it would press on what stands on the card: its bracket and its slot hold it',
+  fan: 'a fan works loose under a strap, and the strap lies before its blades',
+  radiator: 'it would cross the fins, and a radiator full of water works loose',
+  jack: 'what is plugged in there pulls at it: its nut holds it',
+};
+
+function whyNoStrap({ part }: PlacedPart): string | undefined {
+  const why = NOT_STRAPPED[kindOf(part) ?? ''];
+  if (why !== undefined) return why;
+  return part.mass > STRAP_HOLDS
+    ? `it weighs ${(part.mass / 1000).toFixed(1)} kg, a strap keeps ${STRAP_HOLDS / 1000} kg in place: angles or screws`
+    : undefined;
 }
 
 /** A screw through a wall into a thread: at least so deep, never further than the thread is. */
