@@ -15,6 +15,8 @@ import { assessFit } from '../fit';
 import { drawOf, kindOf } from '../parts';
 import { FAN_SIZES, FINGER, standardPart } from '../standards';
 import { ORIENTATIONS } from '../solid';
+import { outletOf } from './build/ways';
+import { ductRoom } from './findings/ducts';
 import { airReport, type AirReport } from './report';
 
 /** What a remedy has to bring to be worth a saw, K; dB; share. */
@@ -145,7 +147,7 @@ function candidatesFor(document: Conversion, assembly: Assembly, report: AirRepo
     ...coarser(document),
     ...feet(document, report),
     ...turned(document, report),
-    ...ducts(document, report, what === 'part' || what === 'passes' ? id : undefined),
+    ...ducts(document, assembly, report, what === 'part' || what === 'passes' ? id : undefined),
     ...faster(document, report),
     ...cleaner(document, report),
   ];
@@ -289,8 +291,16 @@ const turned = ({ air }: Conversion, report: AirReport): Candidate[] =>
       };
     });
 
+function hasDuctRoom(assembly: Assembly, fan: string, part: string): boolean {
+  const out = outletOf(assembly, fan);
+  const to = assembly.parts.find((p) => p.id === part);
+  if (!out?.reach || !to) return false;
+  const { length, meets } = ductRoom(assembly, out.placed, out.reach.face.direction, to);
+  return length > 0 && meets.length === 0;
+}
+
 /** A deflector behind the largest intakes, a duct to the fan that blows out. */
-function ducts({ kit }: Conversion, report: AirReport, only: string | undefined): Candidate[] {
+function ducts({ kit }: Conversion, assembly: Assembly, report: AirReport, only: string | undefined): Candidate[] {
   const hot = report.heats
     .filter((h) => (only === undefined ? h.watts > 0.2 * report.watts : h.part === only))
     .filter((h) => kindOf(kit.parts[h.part]!) !== 'supply');
@@ -305,12 +315,15 @@ function ducts({ kit }: Conversion, report: AirReport, only: string | undefined)
       price: 'a piece of plastic sheet, bent and taped',
       change: { type: 'setWay', way: w.id, name: w.name, patch: { ductTo: h.part } },
     })),
-    ...out.map((f): Candidate => ({
-      id: `duct-${f.part}-${h.part}`,
-      label: (gain) => `A duct from ${h.name} to ${f.name}: ${gain}`,
-      price: 'printed, or of cardboard first',
-      change: { type: 'setFan', part: f.part, fan: { ductTo: h.part } },
-    })),
+    // Only where one can be led straight, through nothing.
+    ...out
+      .filter((f) => hasDuctRoom(assembly, f.part, h.part))
+      .map((f): Candidate => ({
+        id: `duct-${f.part}-${h.part}`,
+        label: (gain) => `A duct from ${h.name} to ${f.name}: ${gain}`,
+        price: 'printed, or of cardboard first',
+        change: { type: 'setFan', part: f.part, fan: { ductTo: h.part } },
+      })),
   ]);
 }
 

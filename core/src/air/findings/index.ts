@@ -1,5 +1,6 @@
 import { NETWORK, PRACTICE, OVEN } from './say';
 import { riseFindings } from './rise';
+import { ductFindings } from './ducts';
 import { fanFindings } from './fans';
 import { wayFindings } from './ways';
 import { waterFindings } from './water';
@@ -16,6 +17,7 @@ export function airFindings(document: Conversion, assembly: Assembly, report: Ai
   const say = teller('air', findings);
   riseFindings(document, report, say);
   fanFindings(document, report, say);
+  ductFindings(document, assembly, say);
   wayFindings(document, report, say);
   waterFindings(document, report, say);
   findings.push(...hotFindings(document, assembly, report));

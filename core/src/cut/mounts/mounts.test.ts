@@ -19,12 +19,6 @@ function onFloor(
   const placement = { x: 40, y: 40, z, rear: 'rear', top: 'top', locked: false } as const;
   return applyChange(document, { type: 'addPart', id: 'it-1', part, placement }).document;
 }
-console.log(
-  JSON.stringify(
-    assemble(dbg).parts.map((p) => [p.low, p.faces.map((f) => [f.id, f.direction, f.plane, f.reach, f.cuts.length])]),
-  ),
-  assemble(dbg).hull.innerLow,
-);
 const strapOf = (document: Conversion) =>
   mountsOf(document, assemble(document))[0]!.options.find((o) => o.kind === 'strap')!;
 
