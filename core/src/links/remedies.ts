@@ -50,13 +50,14 @@ function candidates(document: Conversion, finding: Finding): Remedy[] {
       return elsewhere(tree, id);
     case 'reach': {
       const now = tree.find((l) => l.id === id);
-      return node && now && now.gen > 1
+      const gen = now?.runsAt ?? now?.gen ?? 0;
+      return node && gen > 1
         ? [
             {
               id: 'slower',
-              label: `Set its slot to generation ${now.gen - 1}`,
+              label: `Set its slot to generation ${gen - 1}`,
               price: 'half the rate, and it works',
-              change: { type: 'setLink', id, node: { ...node, gen: now.gen - 1 } },
+              change: { type: 'setLink', id, node: { ...node, gen: gen - 1 } },
             },
           ]
         : [];

@@ -89,3 +89,49 @@ it('a passive adapter of four M.2 in a slot of four lanes leaves one that works'
   expect(dark(nodes)).toEqual(['links/no-lanes/link-2', 'links/no-lanes/link-3', 'links/no-lanes/link-4']);
   expect(dark({ ...nodes, 'socket-1': { ...nodes['socket-1']!, type: 'slot-x16' } })).toEqual([]);
 });
+
+describe('a link through a slot and ribbons', () => {
+  const rates = [0, 250, 500, 985, 1969, 3938]; // MB/s a lane by generation, PCI-SIG, from memory
+  it('runs as its weakest piece can, and every row of it tells the same', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 5, maxLength: 5 }),
+        fc.tuple(fc.constantFrom(1, 4, 8, 16), fc.constantFrom(4, 8, 16), fc.constantFrom(1, 4, 16)),
+        fc.integer({ min: 0, max: 2 }),
+        (gens, [slot, ribbon, card], ribbons) => {
+          const nodes: Record<string, LinkNode> = {
+            'host-1': { name: 'Processor', type: 'processor', lanes: 16, gen: gens[0]! },
+            'socket-1': { name: 'Slot', type: 'slot-x16', on: 'host-1', lanes: slot, gen: gens[1]! },
+          };
+          let on = 'socket-1';
+          for (let i = 0; i < ribbons; i++) {
+            nodes[`adapter-${i}`] = { name: 'Ribbon', type: 'riser', on, lanes: ribbon, gen: gens[2 + i]! };
+            on = `adapter-${i}`;
+          }
+          nodes['link-1'] = { name: 'Card', type: 'graphics', on, lanes: card, gen: gens[4]! };
+          const gen = Math.min(gens[0]!, gens[1]!, ...gens.slice(2, 2 + ribbons), gens[4]!);
+          const lanes = Math.min(slot, ...(ribbons > 0 ? [ribbon] : []), card);
+          for (const l of linkTree(plan(nodes))) {
+            if (l.type.kind === 'host') continue;
+            expect(l.link).toBe(`×${lanes} gen ${gen}`);
+            expect(Math.abs(l.runs / lanes - rates[gen]!)).toBeLessThan(2);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    ));
+
+  it('of an older card asks less of a long ribbon; an empty slot tells what it could', () => {
+    const nodes = (gen: number): Record<string, LinkNode> => ({
+      'host-1': { name: 'Processor', type: 'processor', lanes: 16 },
+      'socket-1': { name: 'Slot 1', type: 'slot-x16', on: 'host-1' },
+      'socket-2': { name: 'Slot 2', type: 'slot-x4', on: 'host-1' },
+      'adapter-1': { name: 'Ribbon', type: 'riser', on: 'socket-1', length: 300 },
+      'link-1': { name: 'Card', type: 'graphics', on: 'adapter-1', gen },
+    });
+    const reach = (gen: number) => said(nodes(gen)).filter((f) => f.id === 'links/reach/adapter-1');
+    expect(reach(4)).toHaveLength(1);
+    expect(reach(3)).toHaveLength(0);
+    expect(at(nodes(3), 'socket-2').link).toBe('×4 gen 3');
+  });
+});

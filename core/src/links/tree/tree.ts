@@ -8,12 +8,17 @@ export interface Linked {
   node: LinkNode;
   type: LinkType;
   depth: number;
-  /** What it goes into offers, in words: `×4 gen 3`. */
+  /** How its link runs, in words: `×4 gen 3`. */
   link: string;
+  /** What it could have from what it goes into. */
   lanes: number;
   gen: number;
-  /** MB/s of its link up, and of what is asked over it under the usage. Infinity where a link has no rate. */
+  /** MB/s that its link up gives, and of what is asked over it under the usage. Infinity where a link has no rate. */
   rate: number;
+  /** MB/s at which the link runs with what hangs on it, and over how many lanes of which generation where that is less. */
+  runs: number;
+  runsOver?: number;
+  runsAt?: number;
   asked: number;
   /** MB/s that it would move with nothing in its way. */
   alone: number;
@@ -113,6 +118,7 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
       lanes,
       gen,
       rate,
+      runs: rate,
       asked: 0,
       alone: 0,
       faults,
@@ -126,25 +132,27 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
         stop: true,
         words: `${node.name} is dead: another socket that is used takes its lanes.`,
       });
-    reachFaults(linked, faults);
     const busy: number[] = [];
     if (type.kind === 'device') {
       linked.alone = Math.min(node.needs ?? type.needs ?? 0, ownRate(type, node));
       if (linked.alone > 0) busy.push(linked.alone);
     }
     const count = type.kind === 'host' ? Infinity : (node.count ?? offerCount(type));
+    const under: Linked[] = [];
     linked.children.forEach((child, i) => {
-      const { linked: under, busy: their } = visit(child, linked, depth + 1);
+      const { linked: one, busy: their } = visit(child, linked, depth + 1);
+      under.push(one);
       if (i >= count)
-        under.faults.push({
+        one.faults.push({
           id: 'full',
           stop: true,
-          words: `${node.name} has ${count === 1 ? 'one place' : `${count} places`}, and ${under.node.name} would be the ${i + 1}${['st', 'nd', 'rd'][i] ?? 'th'} in it.`,
+          words: `${node.name} has ${count === 1 ? 'one place' : `${count} places`}, and ${one.node.name} would be the ${i + 1}${['st', 'nd', 'rd'][i] ?? 'th'} in it.`,
         });
-      powerFaults(linked, under);
-      lanesFault(linked, under, i);
+      powerFaults(linked, one);
+      lanesFault(linked, one, i);
       busy.push(...their);
     });
+    reachFaults(linked, train(linked, under), faults);
     togetherFault(
       linked,
       linked.children.map((child) => typeOf(nodes[child]!)),
@@ -193,7 +201,30 @@ function linkWords(type: LinkType, port: PortKind | undefined, lanes: number, ge
   return lanes > 0 ? `×${lanes} gen ${gen}` : '';
 }
 
-function reachFaults({ node, type, gen }: Linked, faults: Fault[]): void {
+/**
+ * A slot, a ribbon and what sits in it are one link: it runs as its farther end can. Several places on one adapter are a
+ * link each, of which it is as new as the newest. What turns lanes into something else ends the link.
+ * @returns the generation at which it runs
+ */
+function train(linked: Linked, under: readonly Linked[]): number {
+  const { lanes, gen } = linked;
+  const { offers, into } = linked.type;
+  if (!offers || !into || !BY_LANES.has(offers.port) || (into !== 'host' && !BY_LANES.has(into)) || lanes <= 0)
+    return gen;
+  const ends = under.filter((u) => u.lanes > 0 && u.gen > 0 && (u.type.kind === 'device' || u.children.length > 0));
+  if (ends.length === 0) return gen;
+  const as = Math.min(gen, Math.max(...ends.map((u) => newest(u))));
+  const over = offers.count === 1 ? Math.min(lanes, ends[0]!.runsOver ?? ends[0]!.lanes) : lanes;
+  linked.runsAt = as;
+  linked.runsOver = over;
+  linked.runs = over * (LANE_RATE[as] ?? 0);
+  linked.link = `×${over} gen ${as}`;
+  return as;
+}
+
+const newest = ({ runsAt, gen }: Linked) => runsAt ?? gen;
+
+function reachFaults({ node, type }: Linked, gen: number, faults: Fault[]): void {
   if (type.reach && node.length !== undefined) {
     const most = type.reach[gen] ?? type.reach[3] ?? Infinity;
     if (node.length > most)

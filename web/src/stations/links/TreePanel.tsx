@@ -131,7 +131,7 @@ function Row({ linked }: { linked: Linked }) {
           </span>
           {linked.asked > 0 && Number.isFinite(linked.rate) && (
             <span className={`figure text-right text-sm whitespace-nowrap ${narrow ? 'text-stop' : 'text-ink-soft'}`}>
-              {linked.asked.toFixed(0)} of {linked.rate.toFixed(0)} MB/s
+              {linked.asked.toFixed(0)} of {linked.runs.toFixed(0)} MB/s
             </span>
           )}
         </button>
