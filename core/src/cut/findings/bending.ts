@@ -7,9 +7,14 @@ import { beyondTheory, bendRoughly } from '../strength/bend';
 /** More than before by this share is the openings' doing. */
 const WORSE = 1.3;
 
-/** Faces that give more than they should once they are cut. Takes some tens of milliseconds a face. */
-export const bendingFindings = (document: Conversion, assembly: Assembly): Finding[] =>
-  facesToCut(document, assembly).flatMap((face): Finding[] => {
+/**
+ * Faces that give more than they should once they are cut, and a floor that gives too much as it is: nothing need be cut
+ * for that. Takes some tens of milliseconds a face.
+ */
+export function bendingFindings(document: Conversion, assembly: Assembly): Finding[] {
+  const cut = facesToCut(document, assembly);
+  const floor = assembly.hull.frames.some((f) => f.face === 'bottom') && assembly.parts.length > 0 ? ['bottom'] : [];
+  return [...new Set([...cut, ...floor])].flatMap((face): Finding[] => {
     let bent;
     try {
       bent = bendRoughly(document, face, assembly);
@@ -19,18 +24,23 @@ export const bendingFindings = (document: Conversion, assembly: Assembly): Findi
     }
     const { before, after, limit, loads } = bent;
     const beyond = beyondTheory(after, bent);
-    if (after <= limit || after < WORSE * before) return [];
     const floor = face === 'bottom';
+    const byCut = after >= WORSE * before;
+    if (after <= limit || (!byCut && !floor)) return [];
     const under = floor ? 'what stands on it' : 'a hand that presses';
+    const when = byCut ? 'Cut open, the' : 'As it is, nothing cut, the';
+    const strip = byCut
+      ? 'Strength shows what a strip across brings.'
+      : 'Its edges are taken as lying, not folded or beaded; where they are, it gives less. A strip across, or feet under the heaviest part, holds it.';
     return [
       {
         id: `cut/bend/${face}`,
         station: 'cut',
-        verdict: floor ? 'warn' : 'note',
+        verdict: floor && (byCut || beyond === 'far') ? 'warn' : 'note',
         sentence:
           beyond === 'no'
-            ? `Cut open, the ${floor ? 'floor' : face} bends ${after.toFixed(1)} mm under ${under}, ${before.toFixed(1)} before; its span tolerates ${limit.toFixed(1)} mm. Strength shows what a strip across brings.`
-            : `Cut open, the ${floor ? 'floor' : face} bends ${beyond === 'far' ? 'far ' : ''}beyond what it stands under ${under}: ${beyond === 'far' ? 'over a tenth of its span' : 'over half of its thickness, where no figure of thin plates holds'}. Its span tolerates ${limit.toFixed(1)} mm. Strength shows what a strip across brings.`,
+            ? `${when} ${floor ? 'floor' : face} bends ${after.toFixed(1)} mm under ${under}${byCut ? `, ${before.toFixed(1)} before` : ''}; its span tolerates ${limit.toFixed(1)} mm. ${strip}`
+            : `${when} ${floor ? 'floor' : face} bends ${beyond === 'far' ? 'far ' : ''}beyond what it stands under ${under}: ${beyond === 'far' ? 'over a tenth of its span' : 'over half of its thickness, where no figure of thin plates holds'}. Its span tolerates ${limit.toFixed(1)} mm. ${strip}`,
         brief: `${floor ? 'floor' : face} bends ${beyond === 'no' ? `${after.toFixed(1)} mm` : beyond === 'far' ? 'far too much' : 'too much'}`,
         figures: [
           {
@@ -62,3 +72,4 @@ export const bendingFindings = (document: Conversion, assembly: Assembly): Findi
       },
     ];
   });
+}

@@ -438,6 +438,27 @@ describe('a face that gives once it is cut', () => {
     const soft = box(...many, hatch(150, 240), { type: 'setMaterial', material: 'plastic' });
     expect(bendingFindings(soft, assemble(soft))).toMatchObject([{ id: 'cut/bend/bottom', verdict: 'warn' }]);
   });
+  it('a floor that sags under what stands on it is told though nothing is cut; one that carries it is not', () => {
+    // 6 kg on 60 × 60 mm in the middle of 1 mm, 400 × 300 mm, supported. Timoshenko, plate tables, from memory: a central
+    // force on such a plate gives w = α P a² / D with α = 0.0145 at 4 : 3 (a the short side).
+    const kg = 6;
+    const heavy = (material: 'steel' | 'wood') =>
+      box(block('thing-1', kg, [60, 60, 80], [170, 120, 1]), { type: 'setMaterial', material });
+    const said = (d: Conversion) => bendingFindings(d, assemble(d)).filter((f) => f.id === 'cut/bend/bottom');
+    const [sags] = said(heavy('steel'));
+    expect(sags!.verdict).toBe('note');
+    expect(sags!.sentence).toMatch(
+      /^As it is, nothing cut, the floor bends beyond what it stands under what stands on it/,
+    );
+    const stiffness = (ELASTIC.steel.modulus * 1 ** 3) / (12 * (1 - ELASTIC.steel.poisson ** 2));
+    const central = (0.0145 * kg * 9.80665 * 300 ** 2) / stiffness;
+    const { value } = sags!.figures.find((f) => f.label === 'bends')!;
+    // Spread over its foot, with its own weight: near the force in a point, a little under or over.
+    expect(value / central).toBeGreaterThan(0.9);
+    expect(value / central).toBeLessThan(1.1);
+    expect(said(box())).toEqual([]);
+    expect(said(box(block('thing-1', 0.1, [60, 60, 80], [170, 120, 1])))).toEqual([]);
+  });
 });
 
 it('stiffeners are told apart and stiff', () =>
