@@ -5,6 +5,7 @@ import { intoRoom } from '../../shell';
 import { practice } from '../../standards';
 import {
   axisOf,
+  opposite,
   signedDistance,
   signOf,
   type Axis,
@@ -15,6 +16,7 @@ import {
 } from '../../solid';
 import { faceReaches } from '../faces';
 import { exitsOf, remainsOf, type Exit } from './exits';
+import { withIt } from './ways';
 
 /** What a hand and a driver need, mm: common practice, no source. */
 export const ROOM_FOR = {
@@ -44,16 +46,34 @@ export function accessOf(document: Conversion, assembly: Assembly): Access[] {
   const remains = remainsOf(assembly, exits);
   const ways = exits.length > 0 ? exits.map((e) => e.direction) : [];
   const standing = remains.features.map((f) => f.shape);
+  const opens = new Set(exits.map((e) => e.body));
+  /** What is still beside something that rides on a body once all is open that opens. */
+  const besideOf = (on: string | undefined): Assembly =>
+    opens.size === 0
+      ? assembly
+      : { ...assembly, parts: assembly.parts.filter((p) => withIt(on, p.placement.on, opens)) };
+  const base = besideOf(undefined);
   return [
-    ...assembly.parts.flatMap((part) => [
-      ...screwsOf(document, part, assembly, standing),
-      ...plugsOf(part, assembly, ways),
-      ...mainsSwitchOf(document, part, assembly, standing, ways),
-    ]),
-    ...controlsOf(document, assembly, ways),
+    ...assembly.parts.flatMap((part) => {
+      const carrier = exits.find((e) => e.body === part.placement.on);
+      // What comes off with a body is reached from the side that lay inside, free of the shell.
+      const [beside, from, around] = carrier
+        ? [besideOf(carrier.body), [takenFrom(document, carrier)], []]
+        : [base, ways, standing];
+      return [
+        ...screwsOf(document, part, beside, around),
+        ...plugsOf(part, beside, from),
+        ...mainsSwitchOf(document, part, beside, standing, from),
+      ];
+    }),
+    ...controlsOf(document, base, ways),
     ...closuresOf(document, assembly, exits, remains.features),
   ];
 }
+
+/** The side from which a hand comes at what rides on a body that is open: a drawer from above, all else from where it lay. */
+const takenFrom = ({ shell }: Conversion, { body, direction }: Exit): Direction =>
+  shell.bodies[body]!.motion.kind === 'slide' ? 'top' : opposite(direction);
 
 const normal: Vec3 = [0, 0, 0];
 const hits = (room: Shape, shape: Shape) => signedDistance(room, shape, normal) < -0.05;

@@ -175,4 +175,26 @@ describe('access', () => {
       assemble(turned).hull.innerHigh[2],
     );
   });
+
+  it('what leaves with a body is in nobody’s way any more, and nobody in its', () => {
+    const document = stacked([[100, 60, 10]]);
+    document.shell.bodies.back = {
+      ...lidAt(measured(200), 'Back'),
+      cut: { kind: 'plane', axis: 'y', at: measured(200), side: 'above' },
+    };
+    const [drive] = assemble(document).parts;
+    // A second one right before its plugs, standing in the shell or riding on the back.
+    const put = (on: string | undefined) => {
+      document.kit.parts['drive-9'] = partFrom(standardPart('drive/3.5')!);
+      const at = { x: 95, y: drive!.high[1] + 2, z: 6, rear: 'rear', top: 'top', locked: false } as const;
+      document.layout.placements['drive-9'] = on === undefined ? at : { ...at, on };
+      return accessOf(document, assemble(document)).filter((a) => a.what === 'plug');
+    };
+    const blocked = (id: string, other: string, on?: string) =>
+      put(on).some((a) => a.about.id === id && a.blockers.includes(other));
+    document.shell.bodies = { back: document.shell.bodies.back };
+    expect(blocked('drive-0', 'drive-9')).toBe(true);
+    expect(blocked('drive-0', 'drive-9', 'back')).toBe(false);
+    expect(blocked('drive-9', 'drive-0', 'back')).toBe(false);
+  });
 });

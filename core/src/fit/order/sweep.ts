@@ -98,9 +98,7 @@ function passes(own: readonly Shape[], wall: Wall, { opens, direction }: Exit, w
   // A wall across the way goes with what opens, wherever in its thickness the joint is.
   if (Math.hypot(...beside) < 1e-3) return wall.normal[axis] * opens.at > wall.offset - wall.thickness;
   const behind = (s: Shape) => (signOf(direction) > 0 ? s.low[axis] : -s.high[axis]) < signOf(direction) * opens.at;
-  return own
-    .filter(behind)
-    .every((s) => leastAlong(s, ...beside) + wall.normal[axis] * opens.at >= wall.offset - HIT);
+  return own.filter(behind).every((s) => leastAlong(s, ...beside) + wall.normal[axis] * opens.at >= wall.offset - HIT);
 }
 
 /** Which other parts a way meets. */

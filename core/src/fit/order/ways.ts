@@ -55,7 +55,7 @@ export function waysOut(document: Conversion, assembly: Assembly): Map<string, W
 }
 
 /** Is something that rides on `other` still there for what rides on `on`, once every body that opens is open? */
-const withIt = (on: string | undefined, other: string | undefined, opens: ReadonlySet<string>) =>
+export const withIt = (on: string | undefined, other: string | undefined, opens: ReadonlySet<string>) =>
   other === undefined || !opens.has(other) ? on === undefined || !opens.has(on) : other === on;
 
 /** How deep a part sits in its socket, mm (card specification, from memory; a 24-pin plug sits about as deep). */
