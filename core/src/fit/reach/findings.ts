@@ -43,7 +43,7 @@ export function followFindings(document: Conversion, routes: readonly Route[]): 
       figures: following
         .filter((r) => Number.isFinite(r.length))
         .map((r) => ({
-          label: `${r.link.cable.name}, needed`,
+          label: `${r.link.cable.name} to ${document.kit.parts[r.link.to.part]?.name ?? r.link.to.part}, needed`,
           value: lengthNeeded(r),
           unit: 'mm' as const,
           source: MOVES,
