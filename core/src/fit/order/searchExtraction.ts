@@ -25,13 +25,27 @@ export function searchExtraction(
   remains: Remains,
 ): WayOutOfShell | undefined {
   const own = solidsFromLow(part, 'least').filter(({ solid }) => goesAlong(solid));
-  const around = [...remains.features, ...others.flatMap((p) => p.solids)].filter(goesAlong);
-  const zones = zonesBetween(own, solidsInShell(around, 'least'), 'least', assembly.clearances);
+  const standing = [...remains.features, ...others.flatMap((p) => p.solids)].filter(goesAlong);
+  const zones = zonesBetween(own, solidsInShell(standing, 'least'), 'least', assembly.clearances);
   const open: Assembly = { ...assembly, hull: { ...assembly.hull, walls: remains.walls } };
   const { innerLow, innerHigh } = assembly.hull;
+  const around = part.solids.filter(goesAlong);
   const runs = ([0, 1, 2] as Axis[]).map((axis): Run => {
     const size = part.high[axis] - part.low[axis];
-    return placesAlong(innerLow[axis], innerHigh[axis] - size, part.low[axis], contactsAlong(zones, axis));
+    // Before a window: where it just passes on either side, and in the middle between.
+    const [before, behind] = [
+      Math.min(...around.map((s) => s.shape.low[axis])) - part.low[axis],
+      Math.max(...around.map((s) => s.shape.high[axis])) - part.low[axis],
+    ];
+    const windows = exits.flatMap(({ opens, direction }) => {
+      if (opens.kind !== 'window' || axisOf(direction) === axis) return [];
+      const [from, to] = [opens.low[axis] - before, opens.high[axis] - behind];
+      return to < from ? [] : [from, (from + to) / 2, to];
+    });
+    return placesAlong(innerLow[axis], innerHigh[axis] - size, part.low[axis], [
+      ...contactsAlong(zones, axis),
+      ...windows,
+    ]);
   }) as [Run, Run, Run];
   const positions = allFree(runs);
   paintWalls(positions, open, own, [0, 0, 0], 'least');
@@ -57,6 +71,19 @@ export function searchExtraction(
     }
     return legs;
   };
+  /** Where a window opens, is all of the part before it? */
+  const before = ({ opens, direction }: Exit, cell: number): boolean => {
+    if (opens.kind !== 'window') return true;
+    const at = indexOf(cell);
+    return ([0, 1, 2] as Axis[]).every((axis) => {
+      if (axis === axisOf(direction)) return true;
+      const by = valueOf(runs[axis], at[axis]) - part.low[axis];
+      return around.every(
+        ({ shape }) =>
+          shape.low[axis] + by >= opens.low[axis] - 1e-6 && shape.high[axis] + by <= opens.high[axis] + 1e-6,
+      );
+    });
+  };
   const tried = new Set<string>();
   let layer = [start];
   while (layer.length > 0) {
@@ -68,6 +95,7 @@ export function searchExtraction(
         while (isFree(positions, ...end));
         // Something of the room is before it; of places one behind the other the first that is reached speaks for all.
         if (end[axis] >= 0 && end[axis] < runs[axis].count) continue;
+        if (!before(exit, cell)) continue;
         const column = `${exit.body} ${end.join()}`;
         if (tried.has(column) || tried.size >= MOST_TRIED * exits.length) continue;
         tried.add(column);
