@@ -19,8 +19,11 @@ export interface Leg {
   by: number;
 }
 
-/** Deeper than this counts as a hit, mm: parts that touch slide along each other. */
-const HIT = 0.05;
+/**
+ * Deeper than this counts as a hit, mm: parts that touch slide along each other. A hair more than where a search lets them
+ * touch (0.05), so that what it finds is no hit by rounding.
+ */
+const HIT = 0.05 + 1e-6;
 
 /** A shape drawn out along a direction: the room it sweeps, exact but for cylinders across their axis. */
 export function swept(shape: Shape, { direction, by }: Leg): Shape {

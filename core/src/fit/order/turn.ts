@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
-import { axisOf, signOf, type Axis, type Box, type Vec3 } from '../../solid';
+import { axisOf, directionOf, signOf, type Axis, type Box, type Vec3 } from '../../solid';
 import type { Exit, Remains } from './exits';
-import { goesAlong } from './sweep';
+import { goesAlong, type Leg } from './sweep';
 import type { WayOutOfShell } from './ways';
 
 /** Where a part is on its way: how far its middle moved (mm) and how far it is turned about an axis (degrees). */
@@ -58,9 +58,28 @@ export function turnOut(
         assembly.hull.low[axisOf(out)] +
         part.high[axisOf(out)] -
         part.low[axisOf(out)];
-      return { exit, legs: [{ direction: out, by }], blockers: new Set(), poses, axis };
+      const straight: Leg = { direction: out, by };
+      // Found without a turn it is a way of straight moves; with one the moves between are told as the tilt.
+      const legs = poses.every((p) => Math.abs(p.degrees) < 1e-9) ? [...legsThrough(poses), straight] : [straight];
+      return { exit, legs, blockers: new Set(), poses, axis };
     }
   return undefined;
+}
+
+/** The straight moves between places one after the other, as few as they are. */
+function legsThrough(poses: readonly Pose[]): Leg[] {
+  const legs: Leg[] = [];
+  poses.slice(1).forEach(({ by }, k) => {
+    for (const axis of [0, 1, 2] as Axis[]) {
+      const step = by[axis] - poses[k]!.by[axis];
+      if (Math.abs(step) < 1e-9) continue;
+      const direction = directionOf(axis, step);
+      const last = legs.at(-1);
+      if (last?.direction === direction) last.by += Math.abs(step);
+      else legs.push({ direction, by: Math.abs(step) });
+    }
+  });
+  return legs;
 }
 
 /** Walls as plates, without what is open. */
