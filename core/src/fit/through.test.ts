@@ -10,7 +10,7 @@ document.shell.material = 'steel';
 const assembly = assemble(document);
 
 /** An inlet drawn as one live block, 50 × 40 × 30, with solder tags at a place of it, and its cut in the middle. */
-function inlet(tags?: { x: number; width: number; behind: number }): Part {
+function inlet(tags?: { x: number; width: number; behind: number }, kind = 'inlet'): Part {
   const block = (name: string, x: number, y: number, z: number, width: number, depth: number, height: number) => ({
     name,
     role: 'body' as const,
@@ -41,7 +41,7 @@ function inlet(tags?: { x: number; width: number; behind: number }): Part {
       faces: {
         mains: {
           name: 'Inlet',
-          kind: 'inlet',
+          kind,
           direction: 'rear',
           cut: { u: measured(25), v: measured(15), width: measured(28), height: measured(20) },
         },
@@ -78,5 +78,15 @@ describe('an own inlet', () => {
     expect(tooNear(inlet({ x: 20, width: 10, behind: 2 }), 0, 60, 'rear')).toBe(0);
     expect(tooNear(inlet({ x: 2, width: 10, behind: 2 }), 0, 60, 'rear')).toBe(1);
     expect(tooNear(inlet({ x: 2, width: 10, behind: 7 }), 0, 60, 'rear')).toBe(0);
+  });
+  it('a louvre lies flush in its wall, whether it lets air in or out', () => {
+    const plain = (kind: string) => {
+      const part = inlet(undefined, kind);
+      part.own!.blocks.plate!.conducts = null;
+      return part;
+    };
+    for (const kind of ['intake', 'exhaust']) expect(tooNear(plain(kind), 0, 60, 'rear'), kind).toBe(0);
+    // Its side is no face of it: there half a millimetre stays free.
+    expect(tooNear(plain('intake'), 0, 0.2, 'right')).toBe(1);
   });
 });

@@ -33,9 +33,9 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
       .map((b) => (high ? b.high : b.low)[axis])
       .reduce((best, l) => ((high ? l.value > best.value : l.value < best.value) ? l : best));
   const ends = (direction: Direction) => end(axisOf(direction), signOf(direction) > 0);
-  // A screen or an inlet without any setback lies against the inside of its wall.
+  // A screen, an inlet, a louvre lies against the inside of its wall; what it breathes is its own air block.
   for (const face of Object.values(design.faces)) {
-    if (FACES[face.kind].setback > 0) continue;
+    if (FACES[face.kind].setback > 0 && face.kind !== 'intake') continue;
     const plane = ends(face.direction).value;
     for (const body of bodies) {
       const end = (signOf(face.direction) > 0 ? body.high : body.low)[axisOf(face.direction)].value;
