@@ -71,6 +71,7 @@ export function canFit(
   wishes: readonly Wish[],
   options: LayoutOptions = {},
 ): Found {
+  if (wishes.length === 0 && stands(document, only, options)) return 'found';
   const kept = Object.entries(document.layout.placements)
     .filter(([id]) => id in document.kit.parts && (staysPut(document.layout, id) || options.keep === 'placed'))
     .map(([id]) => id);
@@ -88,6 +89,21 @@ export function canFit(
     if (outcome.kind === 'stopped') break;
   }
   return 'not found';
+}
+
+/** Do these parts, alone, stand where the plan has them with nothing that stops? Then there is a place, whatever a search finds. */
+function stands(document: Conversion, only: readonly string[], { assess }: LayoutOptions): boolean {
+  const { layout } = document;
+  if (!assess || !only.every((id) => id in layout.placements)) return false;
+  const together = new Set(only);
+  const carrier = (id: string): string | undefined => layout.placements[id]?.with;
+  // What carries one of them comes along; what else stands in the shell does not.
+  for (const id of only)
+    for (let on = carrier(id); on !== undefined && !together.has(on); on = carrier(on)) together.add(on);
+  const placements = Object.fromEntries(Object.entries(layout.placements).filter(([id]) => together.has(id)));
+  const stops = (plan: Conversion) => assess(plan).filter((f) => f.verdict === 'stop' && f.accepted === undefined);
+  const bare = new Set(stops({ ...document, layout: { ...layout, placements: {} } }).map((f) => f.id));
+  return stops({ ...document, layout: { ...layout, placements } }).every((f) => bare.has(f.id));
 }
 
 /** A complete search, in every form of the kit, in which each position of the grid stands for its cell. `none` is a proof. */

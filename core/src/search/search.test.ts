@@ -23,6 +23,7 @@ import { measured } from '../quantity';
 import { ORIENTATIONS, type Vec3 } from '../solid';
 import { standardPart } from '../standards';
 import { canFit, changesTo, conflictOf, isPresent, searchLayouts, switchTo, variantOf, waysOutOf } from '.';
+import { saidAtRest } from '../plan';
 import { leastRing } from './waysOut';
 import { nearestWhere, WhereFinder, whereCanItGo } from './where';
 import { runs } from '../../../testing/runs';
@@ -436,6 +437,22 @@ describe('bad input', () => {
     const document = make(deck, ...all(deck, true));
     expect(searchLayouts(document)).toMatchObject({ layouts: [], searched: expect.stringMatching(/Unlock/) });
     expect(conflictOf(document)).toBeUndefined();
+  });
+  it('parts that stand by hand with nothing that stops have a place, whatever a search finds', () => {
+    const put = (id: string, x: number): Change => ({
+      type: 'placePart',
+      id,
+      placement: { x, y: 10, z: 3, rear: 'rear', top: 'top', locked: false },
+    });
+    const bare = room([200, 100, 60], [[80, 60, 40], [80, 60, 40]]); // prettier-ignore
+    // No search looks at anything: it is told to stop at once.
+    const found = (plan: Conversion, ...ids: string[]) =>
+      canFit(plan, ids, [], { assess: saidAtRest, stop: () => true });
+    const [apart, into] = [make(bare, put('block-1', 10), put('block-2', 105)), make(bare, put('block-1', 10), put('block-2', 60))]; // prettier-ignore
+    expect(found(bare, 'block-1')).toBe('not found');
+    expect(found(apart, 'block-1', 'block-2')).toBe('found');
+    expect(found(into, 'block-1', 'block-2')).toBe('not found');
+    expect(found(into, 'block-2')).toBe('found');
   });
   it('wishes that contradict are named together', () => {
     const wish = (kind: 'near' | 'apart', distance: number): Change => ({
