@@ -1,5 +1,6 @@
 export { assessPanel } from './assess';
 export { beginPanel } from './begin';
+export { csvOf } from './csv';
 export { BOUNCE, debounce, divider, ladder, type Divider, type Ladder } from './circuits/divider';
 export { driveLamp, type LampDrive } from './circuits/lamp';
 export { driveMeter, PWM, ripple, type MeterDrive } from './circuits/meter';

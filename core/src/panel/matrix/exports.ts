@@ -1,4 +1,5 @@
 import type { KeyMatrix } from '../../document';
+import { csvOf } from '../csv';
 import { keyCode } from '../../standards';
 import { solveMatrix } from './solve';
 
@@ -33,15 +34,13 @@ function mapOf(matrix: KeyMatrix): { rows: number[]; columns: number[]; diodes: 
 export const matrixJson = (matrix: KeyMatrix): string =>
   `${JSON.stringify({ name: matrix.name, ...mapOf(matrix) }, null, 2)}\n`;
 
-/** The map as a table: comma-separated, words in quotes (RFC 4180). */
+/** The map as a table (RFC 4180). */
 export function matrixCsv(matrix: KeyMatrix): string {
   const { rows, columns, keys } = mapOf(matrix);
-  const quoted = (words: string) => `"${words.replaceAll('"', '""')}"`;
-  return [
-    'legend,row,column,row pin,column pin,code',
-    ...keys.map((k) => [quoted(k.legend), k.row, k.column, rows[k.row], columns[k.column], k.code].join(',')),
-    '',
-  ].join('\r\n');
+  return csvOf(
+    ['legend', 'row', 'column', 'row pin', 'column pin', 'code'],
+    keys.map((k) => [k.legend, k.row, k.column, rows[k.row]!, columns[k.column]!, k.code]),
+  );
 }
 
 /** The map as a C header that explains itself: pins, and `KEY_CODES[row][column]`. */
