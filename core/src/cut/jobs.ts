@@ -1,5 +1,5 @@
 import { assemble } from '../assembly';
-import type { Change, Conversion, Part } from '../document';
+import { fileStem, type Change, type Conversion, type Part } from '../document';
 import { strToU8, zipSync } from 'fflate';
 import { sheetDxf, sheetsPdf, partFromSolid, prepareSolid, sheetSvg, writeStl, writeThreeMf } from '../exchange';
 import type { JobHost } from '../station';
@@ -66,22 +66,16 @@ export async function printFile(
   if (!print) throw new Error(`There is no print “${id}”.`);
   const { pieces } = printed(document, assemble(document), print, await host.kernel());
   const files = pieces.map(({ name, mesh }) => ({
-    name: `${fileName(name)}.${format}`,
+    name: `${fileStem(name, 'print')}.${format}`,
     bytes: format === 'stl' ? writeStl(mesh, name) : writeThreeMf(mesh, name),
   }));
   if (files.length === 1) return files[0]!;
   const advice = strToU8(`${print.name}: ${files.length} pieces, each ${print.count} times.\n`);
   return {
-    name: `${fileName(print.name)}-${format}.zip`,
+    name: `${fileStem(print.name, 'print')}-${format}.zip`,
     bytes: zipSync({ 'read-me.txt': advice, ...Object.fromEntries(files.map((f) => [f.name, f.bytes])) }),
   };
 }
-
-const fileName = (name: string) =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'print';
 
 /** Flat pieces on sheets, lengths from bars, and what comes out of the openings. */
 export const stock = (_host: JobHost, document: Conversion): StockPlan => stockOf(document, assemble(document));

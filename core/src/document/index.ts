@@ -1,5 +1,6 @@
 export * from './changes';
 export { LARGEST_DOCUMENT, LARGEST_FILE, SCHEMA_VERSION, type Accepted, type Conversion } from './conversion';
+export { fileStem } from './fileStem';
 export * from './journal';
 export * from './keys';
 export * from './newConversion';

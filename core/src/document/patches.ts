@@ -28,14 +28,23 @@ const fromImmer = (patch: Patch): Operation => {
   return patch.op === 'remove' ? operation : { ...operation, value: patch.value };
 };
 
+/** Is a step one of an object’s own places: of a list one of its numbers, or the one after them to add to? */
+function isPlace(at: object, step: string, op: Operation['op'] | false): boolean {
+  if (!Array.isArray(at)) return Object.hasOwn(at, step) || (op !== false && !(step in at));
+  return /^(0|[1-9]\d*)$/.test(step) && Number(step) < at.length + (op === 'add' ? 1 : 0);
+}
+
 function toImmer(operation: Operation, document: unknown): Patch {
   const path: (string | number)[] = [];
   let at: unknown = document;
-  for (const step of stepsOf(operation.path)) {
-    if (isForbiddenKey(step)) throw new Error(`“${operation.path}” is not a path of a document.`);
+  const steps = stepsOf(operation.path);
+  steps.forEach((step, i) => {
+    const last = i === steps.length - 1;
+    if (isForbiddenKey(step) || typeof at !== 'object' || at === null || !isPlace(at, step, last && operation.op))
+      throw new Error(`“${operation.path}” is not a path of a document.`);
     path.push(Array.isArray(at) ? Number(step) : step);
-    at = (at as Record<string, unknown> | undefined)?.[step];
-  }
+    at = (at as Record<string, unknown>)[step];
+  });
   return { op: operation.op, path, value: operation.value };
 }
 

@@ -1,7 +1,7 @@
 import { pino } from 'pino';
 import request from 'supertest';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { applyChange, writeConversion, type Change, type Conversion } from '@young-shell/core/document';
+import { applyChange, fileStem, writeConversion, type Change, type Conversion } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { createApp } from '../app';
 import { openDatabase } from '../store/database';
@@ -74,6 +74,16 @@ describe('a change', () => {
     });
     const outside = { ...change(0, width(9)), operations: [{ op: 'replace', path: '/__proto__/polluted', value: 1 }] };
     await send(outside).expect(422);
+    for (const operation of [
+      { op: 'replace', path: '/toString', value: 1 },
+      { op: 'add', path: '/shell/hasOwnProperty', value: {} },
+      { op: 'replace', path: '/brief/blockedFaces/-1', value: 'top' },
+      { op: 'add', path: '/brief/blockedFaces/length', value: 9 },
+      { op: 'add', path: '/brief/blockedFaces/1e2', value: 'top' },
+      { op: 'replace', path: '/name/0', value: 'x' },
+      { op: 'replace', path: '/schemaVersion', value: 99 },
+    ])
+      await send({ ...change(0, width(9)), operations: [operation] }).expect(422);
     expect((await request(app).get(`/api/conversions/${id}`)).body.revision).toBe(0);
   });
 
@@ -136,4 +146,14 @@ it('an access key is asked for where one is set', async () => {
   const guarded = createApp({ ...(await options()), accessKey: 'shell: 9' }).app;
   await request(guarded).get('/api/health').expect(401);
   await request(guarded).get('/api/health').auth('any', 'shell: 9').expect(200);
+});
+
+it('names keep their letters in the names of files, whatever the script', async () => {
+  for (const [name, file] of [
+    ['Комод «Заря» № 2', 'комод-заря-2'],
+    ['古い卓', '古い卓'],
+    ['Réel deck', 'réel-deck'],
+    ['???', 'conversion'],
+  ] as const)
+    expect(fileStem(name, 'conversion')).toBe(file);
 });

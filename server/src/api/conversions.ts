@@ -7,6 +7,7 @@ import {
   STARTING_FORMS,
   type StartingForm,
   writeConversion,
+  fileStem,
 } from '@young-shell/core/document';
 import type { Knex } from 'knex';
 import { isArchive, readBundle, writeBundle } from '../store/archive';
@@ -58,8 +59,6 @@ const ahead = (revision: number) =>
 const LARGEST_BUNDLE = 400_000_000;
 /** One change: an imported solid's cover and a part of 120 blocks fit in many times over. */
 const LARGEST_CHANGE = 8_000_000;
-
-const fileName = (name: string) => name.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'conversion';
 
 const revisionIn = (name: string, value: unknown): number => {
   const revision = Number(value ?? 0);
@@ -121,14 +120,14 @@ export function conversionRoutes(
     );
     response
       .type('application/json')
-      .attachment(`${fileName(raw.name)}.json`)
+      .attachment(`${fileStem(raw.name, 'conversion')}.json`)
       .send(text ?? raw.document);
   });
 
   router.get('/:id/bundle', async (request, response) => {
     const head = await store.read(request.params.id);
     if (!head) throw absent(request.params.id);
-    response.type('application/zip').attachment(`${fileName(head.document.name)}.zip`);
+    response.type('application/zip').attachment(`${fileStem(head.document.name, 'conversion')}.zip`);
     await writeBundle(database, head.document, pieceByPiece(response), now());
     response.end();
   });

@@ -1,3 +1,5 @@
+import { fileStem } from '@young-shell/core/document';
+
 /** Hands a file to the browser to be kept. */
 export function download(name: string, type: string, content: BlobPart): void {
   const url = URL.createObjectURL(new Blob([content], { type }));
@@ -9,4 +11,4 @@ export function download(name: string, type: string, content: BlobPart): void {
 }
 
 /** A name as the stem of a file. */
-export const stem = (name: string): string => name.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'file';
+export const stem = (name: string): string => fileStem(name, 'file');
