@@ -137,7 +137,11 @@ describe('two dates of a plan', () => {
     expect(words.some((w) => /dearer|cheaper/.test(w))).toBe(true);
     // The other way round everything is undone.
     expect(comparePlans(later, deck).map((d) => d.words)).toEqual(
-      expect.arrayContaining(['Archive drive moved 30.0 mm', 'Exhaust fan is new', 'Lid rib 2: must keep, was removed']),
+      expect.arrayContaining([
+        'Archive drive moved 30.0 mm',
+        'Exhaust fan is new',
+        'Lid rib 2: must keep, was removed',
+      ]),
     );
   });
 });
