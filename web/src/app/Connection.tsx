@@ -1,7 +1,8 @@
 import { writeConversion } from '@young-shell/core/document';
 import { Popover } from 'radix-ui';
 import { useEffect } from 'react';
-import { dropWaiting, flush } from '../document/sync';
+import { toast } from 'sonner';
+import { dropWaiting, flush, restoreDeleted } from '../document/sync';
 import { Button } from '../ui/Button';
 import { download, stem } from '../ui/download';
 import { useAppDispatch, useAppSelector } from './store';
@@ -9,7 +10,11 @@ import { useAppDispatch, useAppSelector } from './store';
 /** Whether everything is kept, and what can be done while it is not. */
 export function Connection() {
   const dispatch = useAppDispatch();
-  const { connection, pending, trouble, place, document } = useAppSelector((s) => s.document);
+  const { id, connection, pending, trouble, place, document } = useAppSelector((s) => s.document);
+  const restore = async (of: string) => {
+    const wrong = await dispatch(restoreDeleted(of));
+    if (wrong) toast.error(wrong);
+  };
   const lost = place === 'nowhere' && pending.length > 0;
   useEffect(() => {
     if (!lost) return;
@@ -23,9 +28,11 @@ export function Connection() {
       ? 'kept'
       : connection === 'saving'
         ? 'keeping …'
-        : trouble
-          ? 'not taken by the server, keeping here'
-          : 'server away, keeping here';
+        : trouble?.deleted
+          ? 'deleted elsewhere, keeping here'
+          : trouble
+            ? 'not taken by the server, keeping here'
+            : 'server away, keeping here';
   const mark = (
     <svg viewBox="0 0 8 8" width="8" height="8" aria-hidden>
       {connection === 'saved' && !lost ? (
@@ -57,16 +64,22 @@ export function Connection() {
               className="z-30 w-80 border border-line-strong bg-sheet p-4 text-ink"
             >
               <p className="m-0 mb-2">
-                {trouble ?? 'The server can’t be reached. It is tried again all the time.'}{' '}
+                {trouble?.words ?? 'The server can’t be reached. It is tried again all the time.'}{' '}
                 {pending.length === 1 ? 'One change waits' : `${pending.length} changes wait`}
                 {lost
                   ? ' in this page alone: this browser keeps nothing. Save the plan as a file before you close it.'
                   : ' in this browser.'}
               </p>
               <div className="flex flex-wrap gap-2">
-                <Button look="strong" onClick={() => void dispatch(flush())}>
-                  Try again
-                </Button>
+                {trouble?.deleted && id ? (
+                  <Button look="strong" onClick={() => void restore(id)}>
+                    Restore the conversion
+                  </Button>
+                ) : (
+                  <Button look="strong" onClick={() => void dispatch(flush())}>
+                    Try again
+                  </Button>
+                )}
                 <Button
                   onClick={() =>
                     document && download(`${stem(document.name)}.json`, 'application/json', writeConversion(document))

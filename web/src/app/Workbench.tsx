@@ -1,8 +1,9 @@
 import { STATIONS } from '@young-shell/core/plan';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
-import { closeConversion, openConversion } from '../document/sync';
+import { closeConversion, openConversion, restoreDeleted } from '../document/sync';
 import { Button } from '../ui/Button';
 import { forgetSlow } from '../document/slowSlice';
 import { resetView } from '../view/slice';
@@ -27,7 +28,7 @@ import { Waiting } from './Waiting';
 const TROUBLE = {
   absent: {
     title: 'This conversion is not here',
-    words: 'It may have been deleted: the list shows what can be brought back.',
+    words: 'It may have been deleted. For 30 days it can be restored, with what waits for it in this browser.',
   },
   failed: { title: 'The server can’t be reached', words: 'Is it running? Start it with npm start, then try again.' },
   unreadable: { title: 'This conversion can’t be read', words: 'The list says why, and gives it as it is.' },
@@ -73,6 +74,14 @@ export function Workbench() {
         <h1 className="m-0 text-2xl font-semibold">{TROUBLE[status].title}</h1>
         <p className="m-0">{TROUBLE[status].words}</p>
         <div className="flex gap-3">
+          {status === 'absent' && (
+            <Button
+              look="strong"
+              onClick={() => void dispatch(restoreDeleted(id)).then((wrong) => wrong && toast.error(wrong))}
+            >
+              Restore it
+            </Button>
+          )}
           {status === 'failed' && (
             <Button look="strong" onClick={() => void dispatch(openConversion(id))}>
               Try again

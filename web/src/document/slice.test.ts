@@ -97,7 +97,7 @@ describe('changes here and elsewhere', () => {
       state,
       opened({
         head: { id: 'a', revision: 0, document: server, journal: [] },
-        pending: [{ ...gone, operations: [{ op: 'replace', path: '/no/where', value: 1 }] }],
+        pending: [{ ...gone, base: 0, operations: [{ op: 'replace', path: '/no/where', value: 1 }] }],
       }),
     );
     expect(state.pending).toEqual([]);

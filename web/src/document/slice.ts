@@ -15,6 +15,23 @@ import type { Step } from './history';
 /** A change that the server has not acknowledged yet. */
 export interface Pending extends Step {
   type: string;
+  /** Revision of the plan that it was made on, besides what waited before it; missing where an earlier version kept it. */
+  base?: number;
+}
+
+/** The revision on which the oldest of what waits was made; undefined where that is not known of all. */
+export const oldestBase = (pending: readonly Pending[]): number | undefined =>
+  pending.some((p) => p.base === undefined) ? undefined : Math.min(...pending.map((p) => p.base!));
+
+/** Entries of a journal after a revision up to another one; undefined where some are missing or were folded away. */
+export function entriesSince(
+  since: number | undefined,
+  revision: number,
+  journal: readonly JournalEntry[],
+): JournalEntry[] | undefined {
+  if (since === undefined) return undefined;
+  const entries = journal.filter((e) => e.revision > since && e.revision <= revision);
+  return entries.length < revision - since || entries.some((e) => e.folded) ? undefined : entries;
 }
 
 /** Edits here and elsewhere touched the same place: the user decides. */
@@ -34,8 +51,8 @@ export interface DocumentState {
   /** Head with the pending changes: what the screens show. */
   document: Conversion | null;
   connection: 'saved' | 'saving' | 'offline';
-  /** Why the server does not take what waits, in words. */
-  trouble: string | null;
+  /** Why the server does not take what waits, in words; `deleted`: the conversion was deleted elsewhere. */
+  trouble: { words: string; deleted: boolean } | null;
   /** Where what waits is kept meanwhile. */
   place: Place;
   conflict: Conflict | null;
@@ -95,9 +112,13 @@ const slice = createSlice({
   initialState,
   reducers: {
     opening: (_state, { payload: id }: PayloadAction<string>) => ({ ...initialState, id, status: 'loading' as const }),
-    opened: (state, { payload }: PayloadAction<{ head: Head; pending: Pending[] }>) => {
+    /** `since`: what was written after the oldest of what waits was made; undefined where nobody knows any more. */
+    opened: (
+      state,
+      { payload }: PayloadAction<{ head: Head; pending: Pending[]; since?: JournalEntry[] | undefined }>,
+    ) => {
       const { head, pending } = payload;
-      const known = new Set(head.journal.map((e) => e.uid));
+      const known = new Set([...head.journal, ...(payload.since ?? [])].map((e) => e.uid));
       Object.assign(state, {
         id: head.id,
         status: 'open',
@@ -108,8 +129,32 @@ const slice = createSlice({
         conflict: null,
         behind: null,
       });
-      settle(state);
       if (state.pending.length > 0) state.connection = 'saving';
+      const since = payload.since ?? entriesSince(oldestBase(state.pending), head.revision, head.journal);
+      const own = new Set(pending.map((p) => p.uid));
+      const others = since?.filter((e) => !own.has(e.uid));
+      if (others && others.length > 0)
+        state.pending = rebase(
+          plain(state.pending),
+          others.flatMap((e) => e.operations),
+          head.document,
+        );
+      const mine = state.pending.filter(
+        (p) => !others || others.some((e) => e.revision > p.base! && conflicts(p.operations, e.operations)),
+      );
+      if (mine.length === 0) return settle(state);
+      // It was made on an older plan, and what it touches was changed since: it is asked about, not written over that.
+      state.conflict = {
+        mine: mine.map(({ uid, label }) => ({ uid, label })),
+        theirs: others
+          ? [
+              ...new Set(
+                others.filter((e) => mine.some((p) => conflicts(p.operations, e.operations))).map((e) => e.label),
+              ),
+            ]
+          : ['what was changed since then'],
+      };
+      state.document = replay(head.document, plain(state.pending)).document;
     },
     failed: (state, { payload }: PayloadAction<'absent' | 'failed' | 'unreadable'>) => {
       state.status = payload;
@@ -149,6 +194,8 @@ const slice = createSlice({
         };
         return;
       }
+      // Nothing speaks against what waits: from here on it is as if made on this.
+      state.pending = plain(state.pending).map((p) => ({ ...p, base: state.revision }));
       if (foreign.length > 0) settle(state);
       if (state.pending.length === 0 && !state.conflict) state.connection = 'saved';
     },
@@ -158,6 +205,7 @@ const slice = createSlice({
         state.pending = state.pending.filter((p) => !dropped.has(p.uid));
       }
       state.conflict = null;
+      state.pending = plain(state.pending).map((p) => ({ ...p, base: state.revision }));
       settle(state);
       if (state.pending.length === 0) state.connection = 'saved';
     },
@@ -170,7 +218,7 @@ const slice = createSlice({
       state.pending = state.pending.filter((p) => p.uid !== uid);
       settle(state);
     },
-    troubled: (state, { payload }: PayloadAction<string | null>) => {
+    troubled: (state, { payload }: PayloadAction<DocumentState['trouble']>) => {
       state.trouble = payload;
     },
     keptAt: (state, { payload }: PayloadAction<Place>) => {

@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import {
   applyChange,
   applyOperations,
+  conflicts,
   validationIssuesAfter,
   defaultBox,
   feature,
@@ -55,6 +56,7 @@ class FakeServer {
     this.requests++;
     if (this.away) throw new TypeError('Failed to fetch');
     const answer = (status: number, body: unknown) => new Response(JSON.stringify(body), { status });
+    if (url.endsWith('/restore')) return new Response(null, { status: 204 });
     if (init?.method === 'POST') {
       const wrong = this.answers.shift();
       if (wrong) return answer(wrong.status, { code: wrong.code, message: `No: ${wrong.code}.` });
@@ -261,18 +263,183 @@ describe('while the server is away', () => {
   });
 });
 
+describe('an edit that was made on an older plan', () => {
+  /** A page that edits while the server is away, and is closed before it is back; then somebody else edits. */
+  async function leftBehind(mine: Change[], theirs: Change[]): Promise<Page> {
+    const one = await opened();
+    server.away = true;
+    for (const change of mine) void one.edit(change);
+    await until(() => one.state().connection === 'offline');
+    void one.close();
+    // Not kept any more: the page is gone, what it left waits in the browser.
+    await until(() => one.state().place === 'database');
+    server.away = false;
+    for (const change of theirs) server.elsewhere(change);
+    const again = await page();
+    void again.open();
+    await until(() => again.state().status === 'open');
+    await later(300);
+    return again;
+  }
+
+  it('is asked about where that place was changed since, and overwrites nothing until then', async () => {
+    for (const [keep, width] of [
+      ['theirs', 360],
+      ['mine', 350],
+    ] as const) {
+      server = new FakeServer();
+      vi.stubGlobal('indexedDB', new IDBFactory());
+      stubStorage(new Map());
+      const again = await leftBehind([size('width', 350)], [size('width', 360), size('depth', 222)]);
+      expect(again.state().conflict).toMatchObject({ mine: [{ label: expect.any(String) }], theirs: ['elsewhere'] });
+      expect(serverHull()).toMatchObject({ width: { value: 360 }, depth: { value: 222 } });
+      await again.do(again.sync.resolveConflict(keep));
+      await until(() => again.state().pending.length === 0);
+      expect(serverHull()).toMatchObject({ width: { value: width }, depth: { value: 222 } });
+      // Answered is answered.
+      const third = await opened();
+      expect(third.state()).toMatchObject({ conflict: null, pending: [] });
+    }
+  });
+
+  it('is asked about again after a reload, as long as nothing was answered', async () => {
+    await leftBehind([size('width', 350)], [size('width', 360)]);
+    const again = await opened();
+    expect(again.state().conflict).not.toBeNull();
+    expect(serverHull().width.value).toBe(360);
+  });
+
+  it('goes through without a question where others changed something else', async () => {
+    const again = await leftBehind([size('width', 350), size('width', 351)], [size('depth', 222)]);
+    await until(() => again.state().pending.length === 0);
+    expect(again.state().conflict).toBeNull();
+    expect(serverHull()).toMatchObject({ width: { value: 351 }, depth: { value: 222 } });
+  });
+
+  it('is no conflict with the own one before it that came through', async () => {
+    const one = await opened();
+    void one.edit(size('width', 350));
+    await until(() => one.state().pending.length === 0);
+    const again = await leftBehind([size('width', 351)], []);
+    await until(() => again.state().pending.length === 0);
+    expect(again.state().conflict).toBeNull();
+    expect(serverHull().width.value).toBe(351);
+  });
+
+  it('brings nothing back that was removed meanwhile, and is asked where nobody knows any more', async () => {
+    const rib = feature('Rib', { kind: 'box', width: measured(20), depth: measured(5), height: measured(10) }, [
+      measured(10),
+      measured(10),
+      measured(3),
+    ]);
+    server.elsewhere({ type: 'setFeature', id: 'rib-1', feature: rib });
+    const gone = await leftBehind(
+      [{ type: 'setFate', id: 'rib-1', fate: 'cut' }],
+      [{ type: 'setFeature', id: 'rib-1', feature: null }],
+    );
+    expect(gone.state().conflict).not.toBeNull();
+    expect(server.document.shell.features['rib-1']).toBeUndefined();
+    await gone.do(gone.sync.resolveConflict('theirs'));
+    await until(() => gone.state().pending.length === 0);
+
+    const one = await opened();
+    server.away = true;
+    void one.edit(size('width', 350));
+    await until(() => one.state().connection === 'offline' && one.state().place === 'database');
+    void one.close();
+    server.away = false;
+    server.elsewhere(size('depth', 222));
+    // What was written since was folded away.
+    server.journal = server.journal.map((e) => ({ ...e, folded: true, operations: [], inverse: [] }));
+    const again = await opened();
+    expect(again.state().conflict!.theirs).toEqual(['what was changed since then']);
+  });
+
+  it('by three pages that leave and come back in any order: every overwrite was asked about', async () => {
+    const names = ['width', 'depth', 'height'] as const;
+    let [asked, unasked] = [0, 0];
+    for (let seed = 1; seed <= 12; seed++) {
+      server = new FakeServer();
+      vi.stubGlobal('indexedDB', new IDBFactory());
+      stubStorage(new Map());
+      let state = seed;
+      const random = (n: number) => {
+        state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+        return Math.floor((state / 2 ** 32) * n);
+      };
+      /** What the maker of an edit had seen, and where a question was answered with “mine”, what it knew then. */
+      const seen = new Map<string, number>();
+      const made = new Set<string>();
+      const real = server.write.bind(server);
+      server.write = (change) => {
+        const knew = seen.get(change.uid);
+        if (knew !== undefined)
+          for (const entry of server.journal)
+            if (entry.revision > knew && !made.has(entry.uid) && conflicts(entry.operations, change.operations))
+              unasked++;
+        return real(change);
+      };
+      let value = 200;
+      for (let round = 0; round < 5; round++) {
+        const one = await opened();
+        for (const { uid } of one.state().pending) made.add(uid);
+        server.away = random(2) === 0;
+        const before = one.state().revision;
+        void one.edit(size(names[random(3)]!, ++value));
+        for (const { uid } of one.state().pending) {
+          if (!seen.has(uid)) seen.set(uid, before);
+          made.add(uid);
+        }
+        await later(200);
+        void one.close();
+        server.away = false;
+        server.elsewhere(size(names[random(3)]!, ++value));
+        const back = await opened();
+        await later(200);
+        const { conflict } = back.state();
+        if (conflict) {
+          asked++;
+          const keep = random(2) === 0 ? 'mine' : 'theirs';
+          for (const { uid } of conflict.mine) seen.set(uid, back.state().revision);
+          await back.do(back.sync.resolveConflict(keep));
+        }
+        await until(() => back.state().pending.length === 0);
+        void back.close();
+      }
+    }
+    expect(unasked).toBe(0);
+    expect(asked).toBeGreaterThan(5);
+  });
+});
+
 describe('a server that takes nothing', () => {
+  it('because the conversion was deleted elsewhere keeps what waits, and gets it once it is restored', async () => {
+    const one = await opened();
+    server.answers = [{ status: 404, code: 'absent' }];
+    void one.edit(size('width', 350));
+    await until(() => one.state().trouble?.deleted === true);
+    expect(one.state().pending).toHaveLength(1);
+    expect(await one.do(one.sync.restoreDeleted('a'))).toBeUndefined();
+    await until(() => one.state().pending.length === 0);
+    expect(serverHull().width.value).toBe(350);
+  });
+
   it.each([
     [401, 'key'],
     [413, 'too-large'],
     [429, 'too-many-keys'],
     [507, 'disk-full'],
+    [404, 'unknown'],
+    [404, 'absent'],
+    [408, 'unknown'],
+    [405, 'unknown'],
+    [422, 'unknown'],
   ])('with %i keeps the edit waiting, says why, and gets it in the end', async (status, code) => {
     const one = await opened();
     server.answers = [{ status, code }];
     void one.edit(size('width', 350));
     await until(() => one.state().connection === 'offline');
-    expect(one.state().trouble).toBe(`No: ${code}.`);
+    expect(one.state().trouble).toEqual({ words: `No: ${code}.`, deleted: code === 'absent' });
     expect(one.hull().width.value).toBe(350);
     await until(() => one.state().pending.length === 0);
     expect(serverHull().width.value).toBe(350);

@@ -8,7 +8,7 @@ import {
   type ValidationIssue,
 } from '@young-shell/core/document';
 import type { AppThunk } from '../app/store';
-import { api, OfflineError, ServerError } from './api';
+import { api, OfflineError, ServerError, type Head } from './api';
 import type { JournalEntry } from '@young-shell/core/document';
 import { stacksOf } from './history';
 import { knownHead, rememberHead } from './known';
@@ -18,9 +18,11 @@ import {
   applied,
   connected,
   dropped,
+  entriesSince,
   failed,
   foundBehind,
   keptAt,
+  oldestBase,
   opened,
   opening,
   refused,
@@ -51,9 +53,10 @@ export const openConversion =
     try {
       const head = await api.open(id);
       const pending = await waitingOf(id);
+      const since = await othersSince(head, pending);
       if (!here()) return;
       rememberHead(head);
-      dispatch(opened({ head, pending }));
+      dispatch(opened({ head, pending, since }));
       dispatch(listen(id));
       await dispatch(flush());
     } catch (error) {
@@ -69,6 +72,15 @@ export const openConversion =
       await dispatch(flush());
     }
   };
+
+/** What was written since the oldest of what waits was made: from the journal that came along, or asked for. */
+async function othersSince(head: Head, pending: readonly Pending[]): Promise<JournalEntry[] | undefined> {
+  if (pending.length === 0) return [];
+  const base = oldestBase(pending);
+  const here = entriesSince(base, head.revision, head.journal);
+  if (here || base === undefined) return here;
+  return entriesSince(base, head.revision, await api.changes(head.id, base));
+}
 
 /** Stops listening: a browser holds only a few connections to one server. What waits is in the outbox. */
 export const closeConversion = (): AppThunk => () => {
@@ -109,12 +121,13 @@ const taken =
     if (!id || !head) return;
     const still = new Set(pending.map(({ uid }) => uid));
     const gone = [...before.keys()].filter((uid) => !still.has(uid));
-    if (gone.length > 0) void letGo(id, gone);
+    // First what still waits, with the plan it is made on now: what came of us is no change of others to it.
     for (const change of pending) {
       const was = before.get(change.uid);
-      if (was && was.operations.some(({ path }, i) => path !== change.operations[i]?.path))
-        void keepWaiting(id, change);
+      const moved = was?.operations.some(({ path }, i) => path !== change.operations[i]?.path);
+      if (was && (moved || was.base !== change.base)) void keepWaiting(id, change);
     }
+    if (gone.length > 0) void letGo(id, gone);
     rememberHead({ id, revision, document: head, journal });
   };
 
@@ -183,14 +196,19 @@ const queue =
     ...change
   }: Pending & { document: NonNullable<ReturnType<typeof applyOperations>['document']> }): AppThunk =>
   (dispatch, getState) => {
-    dispatch(applied({ change, document: document as never }));
-    const { id } = getState().document;
-    if (id) void keepWaiting(id, change).then((place) => dispatch(keptAt(place)));
+    const { id, revision } = getState().document;
+    const based: Pending = { ...change, base: revision };
+    dispatch(applied({ change: based, document: document as never }));
+    if (id) void keepWaiting(id, based).then((place) => dispatch(keptAt(place)));
     void dispatch(flush());
   };
 
-/** Answers of the server after which a change still waits: the key, too much at once, too large. */
-const WAITS = [401, 413, 421, 429];
+/**
+ * Only what the server looked at and found to be no valid change is dropped, with its words. Whatever else is answered
+ * (a key that is missing, too much at once, a proxy that knows no such place, a conversion deleted elsewhere): it waits.
+ */
+const isRefused = ({ status, code }: ServerError) =>
+  (status === 422 && code === 'invalid') || (status === 400 && code === 'bad-request');
 
 /** Sends the queue, oldest first, one at a time. */
 export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
@@ -226,7 +244,7 @@ export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) =
         if (!(error instanceof ServerError)) throw error;
         if (error.code === 'stale') dispatch(taken(error.body.changes as JournalEntry[]));
         else if (error.code === 'ahead') dispatch(foundBehind(error.body.revision as number));
-        else if (error.status >= 500 || WAITS.includes(error.status)) throw error;
+        else if (!isRefused(error)) throw error;
         else {
           dispatch(refused({ uid, message: error.message }));
           void letGo(id, [uid]);
@@ -236,7 +254,7 @@ export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) =
   } catch (error) {
     dispatch(connected('offline'));
     const told = error instanceof ServerError;
-    dispatch(troubled(told ? error.message : null));
+    dispatch(troubled(told ? { words: error.message, deleted: error.code === 'absent' } : null));
     if (!told && !(error instanceof OfflineError)) console.error(error);
     clearTimeout(retry);
     retry = setTimeout(() => void dispatch(flush()), told && error.status < 500 ? RETRY_LATER : RETRY);
@@ -244,6 +262,21 @@ export const flush = (): AppThunk<Promise<void>> => async (dispatch, getState) =
     flushing = false;
   }
 };
+
+/** Takes a conversion that was deleted elsewhere back, and opens it with what waits. Gives in words why not. */
+export const restoreDeleted =
+  (id: string): AppThunk<Promise<string | undefined>> =>
+  async (dispatch) => {
+    try {
+      await api.restore(id);
+    } catch (error) {
+      return error instanceof ServerError && error.status === 404
+        ? 'It is gone for good: deleted conversions are kept for 30 days. Save what is here as a file.'
+        : (error as Error).message;
+    }
+    await dispatch(openConversion(id));
+    return undefined;
+  };
 
 /** Lets go of everything that the server does not take. */
 export const dropWaiting = (): AppThunk => (dispatch, getState) => {
@@ -283,5 +316,6 @@ export const resolveConflict =
         conflict.mine.map(({ uid }) => uid),
       );
     dispatch(resolved({ keep }));
+    if (id) for (const change of getState().document.pending) void keepWaiting(id, change);
     void dispatch(flush());
   };
