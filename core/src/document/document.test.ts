@@ -223,3 +223,10 @@ describe('an edge of a section gets another length', () => {
     expect(() => withEdgeLength(box, 0, NaN)).toThrow(/NaN/);
   });
 });
+
+it('a file nested fifty thousand deep is refused in words', () => {
+  const deep = (open: string, close: string) =>
+    `{"format": "young-shell-conversion", "note": ${open.repeat(50_000)}1${close.repeat(50_000)}}`;
+  for (const text of [deep('[', ']'), deep('{"a":', '}')])
+    expect(() => readConversion(text)).toThrow(/nested more than 100 deep/);
+});

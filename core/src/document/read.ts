@@ -53,8 +53,23 @@ export function readConversion(text: string): Conversion {
   }
   if (raw === null || typeof raw !== 'object' || (raw as { format?: unknown }).format !== FORMAT)
     throw new DocumentError('not-ours', `The file is JSON, but not a conversion: its “format” would be “${FORMAT}”.`);
+  if (isNested(raw, DEEPEST))
+    throw new DocumentError('invalid', `The file is nested more than ${DEEPEST} deep; no conversion is.`);
   const { format: _, ...document } = raw as Record<string, unknown>;
   return broughtUp(document).document;
+}
+
+/** Deeper than any place of a document. */
+const DEEPEST = 100;
+
+/** Is a value nested deeper than so? Asked without calls of itself: it may be nested deeper than those can be. */
+function isNested(value: unknown, most: number): boolean {
+  let layer = [value];
+  for (let depth = 0; layer.length > 0; depth++) {
+    if (depth > most) return true;
+    layer = layer.flatMap((v) => (v !== null && typeof v === 'object' ? Object.values(v) : []));
+  }
+  return false;
 }
 
 /** Brings what was parsed to the present schema and checks it. @throws DocumentError */

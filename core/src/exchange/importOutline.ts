@@ -1,3 +1,4 @@
+import { min } from 'd3-array';
 import { corner, type AxisName, type FaceId, type PrismShape, type ProfileHull } from '../document';
 import { measured } from '../quantity';
 import type { Point2 } from '../solid';
@@ -9,7 +10,7 @@ const MOST_CORNERS = 24;
 /** A loop of a drawing in mm, its low ends at 0, with few corners; `off` is how far they may lie from it, mm. */
 export function sectionOf(loop: readonly Point2[], unit: FileUnit): { corners: Point2[]; off: number } {
   const scale = UNITS[unit];
-  const [a0, b0] = [Math.min(...loop.map((p) => p[0])), Math.min(...loop.map((p) => p[1]))];
+  const [a0, b0] = [min(loop, (p) => p[0])!, min(loop, (p) => p[1])!];
   const moved = loop.map(([a, b]): Point2 => [(a - a0) * scale, (b - b0) * scale]);
   return fewCorners(moved, MOST_CORNERS);
 }

@@ -1,3 +1,4 @@
+import { min } from 'd3-array';
 import { OWN, type OwnBlock, type OwnHole, type Part } from '../document';
 import { circleThrough } from '../kit';
 import { measured } from '../quantity';
@@ -20,7 +21,7 @@ export function partFromOutline(
 ): { part: Part; waste: number } {
   const scale = UNITS[unit];
   const outer = loops[0]!;
-  const [a0, b0] = [Math.min(...outer.map((p) => p[0])), Math.min(...outer.map((p) => p[1]))];
+  const [a0, b0] = [min(outer, (p) => p[0])!, min(outer, (p) => p[1])!];
   const placed = (loop: readonly Point2[]) => loop.map(([a, b]): Point2 => [(a - a0) * scale, (b - b0) * scale]);
   const { corners } = fewCorners(placed(outer), MOST_CORNERS);
   const boxes = boxesOfPrism(corners, 2, 0, thickness);

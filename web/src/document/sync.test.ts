@@ -14,6 +14,7 @@ import {
   type SentChange,
 } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
+import { runs } from '../../../testing/runs';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
@@ -358,7 +359,7 @@ describe('an edit that was made on an older plan', () => {
   it('by three pages that leave and come back in any order: every overwrite was asked about', async () => {
     const names = ['width', 'depth', 'height'] as const;
     let [asked, unasked] = [0, 0];
-    for (let seed = 1; seed <= 12; seed++) {
+    for (let seed = 1; seed <= runs(40, 4); seed++) {
       server = new FakeServer();
       vi.stubGlobal('indexedDB', new IDBFactory());
       stubStorage(new Map());
@@ -408,7 +409,7 @@ describe('an edit that was made on an older plan', () => {
       }
     }
     expect(unasked).toBe(0);
-    expect(asked).toBeGreaterThan(5);
+    expect(asked).toBeGreaterThan(2);
   });
 });
 

@@ -19,7 +19,7 @@ export function readDxf(text: string): ReadOutline {
   try {
     const parser = new DxfParser();
     parser.registerEntityHandler(LightPolyline as never);
-    dxf = parser.parseSync(text);
+    dxf = parser.parseSync(withEnds(text));
   } catch (problem) {
     throw new FileFault(
       'not-an-outline',
@@ -28,7 +28,30 @@ export function readDxf(text: string): ReadOutline {
   }
   if (!dxf) throw new FileFault('empty', 'The DXF is empty.');
   const unit = INSUNITS[Number((dxf.header as Record<string, unknown> | undefined)?.$INSUNITS ?? 0)];
-  return loopsOf(dxf.entities.flatMap(runOf), unit);
+  return loopsOf((dxf.entities ?? []).flatMap(runOf), unit);
+}
+
+/**
+ * A POLYLINE ends with its SEQEND; where that is missing the parser looks for it for ever. What comes after its corners ends
+ * it as well.
+ */
+function withEnds(text: string): string {
+  if (!text.includes('POLYLINE')) return text;
+  const lines = text.split(/\r\n|\r|\n/);
+  const made: string[] = [];
+  let inside = false;
+  for (let i = 0; i + 1 < lines.length; i += 2) {
+    const [code, value] = [lines[i]!, lines[i + 1]!];
+    if (code.trim() === '0') {
+      const kind = value.trim();
+      if (inside && kind !== 'VERTEX' && kind !== 'SEQEND') made.push('0', 'SEQEND');
+      inside = kind === 'POLYLINE' || (inside && kind === 'VERTEX');
+    }
+    made.push(code, value);
+  }
+  if (inside) made.push('0', 'SEQEND');
+  if (lines.length % 2 === 1) made.push(lines.at(-1)!);
+  return made.join('\n');
 }
 
 /* The parser's types leave out what each kind of entity has. */

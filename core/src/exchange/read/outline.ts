@@ -1,3 +1,4 @@
+import { extent } from 'd3-array';
 import { area, type Point2 } from '../../solid';
 import { FileFault, type FileUnit } from './fault';
 
@@ -15,6 +16,8 @@ export interface Run {
   closed: boolean;
 }
 
+/** Drawings with more points are none of an outline. */
+const MOST_POINTS = 500_000;
 /** Ends nearer than this share of the drawing's size are one. */
 const JOIN = 1e-4;
 
@@ -24,30 +27,35 @@ export function loopsOf(runs: readonly Run[], unit: FileUnit | undefined): ReadO
   if (all.length === 0) throw new FileFault('empty', 'The drawing has no lines.');
   if (all.some((p) => !Number.isFinite(p[0]) || !Number.isFinite(p[1]) || Math.hypot(...p) > 1e7))
     throw new FileFault('bad-number', 'The drawing has a point that is no number, or farther out than 10 km.');
-  const [x0, x1] = [Math.min(...all.map((p) => p[0])), Math.max(...all.map((p) => p[0]))];
-  const [y0, y1] = [Math.min(...all.map((p) => p[1])), Math.max(...all.map((p) => p[1]))];
+  if (all.length > MOST_POINTS)
+    throw new FileFault(
+      'too-large',
+      `The drawing has ${all.length} points; up to ${MOST_POINTS} are read. Export it coarser, or only the outline.`,
+    );
+  const [x0, x1] = extent(all, (p) => p[0]) as [number, number];
+  const [y0, y1] = extent(all, (p) => p[1]) as [number, number];
   const near = Math.max(1e-9, Math.hypot(x1 - x0, y1 - y0) * JOIN);
   const meets = (p: Point2, q: Point2) => Math.hypot(p[0] - q[0], p[1] - q[1]) <= near;
   const loops = runs.filter((r) => r.closed && r.points.length > 2).map((r) => r.points);
-  const waiting = runs.filter((r) => !r.closed && r.points.length > 1).map((r) => [...r.points]);
+  const waiting = runs.filter((r) => !r.closed && r.points.length > 1).map((r) => r.points);
+  const ends = new Ends(waiting, near);
   let open = 0;
-  while (waiting.length > 0) {
-    let chain = waiting.pop()!;
+  for (let last = waiting.length - 1; last >= 0; last--) {
+    if (!ends.take(last)) continue;
+    const chain = [...waiting[last]!];
     let turnedRound = false;
     for (let grew = true; grew;) {
       grew = false;
       if (chain.length > 2 && meets(chain[0]!, chain.at(-1)!)) break;
-      for (let i = 0; i < waiting.length; i++) {
+      const end = chain.at(-1)!;
+      const i = ends.at(end);
+      if (i !== undefined) {
+        ends.take(i);
         const other = waiting[i]!;
-        const end = chain.at(-1)!;
-        const next = meets(end, other[0]!) ? other : meets(end, other.at(-1)!) ? [...other].reverse() : undefined;
-        if (!next) continue;
-        chain = [...chain, ...next.slice(1)];
-        waiting.splice(i, 1);
+        const next = meets(end, other[0]!) ? other : [...other].reverse();
+        for (let k = 1; k < next.length; k++) chain.push(next[k]!);
         grew = true;
-        break;
-      }
-      if (!grew && !turnedRound) {
+      } else if (!turnedRound) {
         chain.reverse();
         [turnedRound, grew] = [true, true];
       }
@@ -63,6 +71,51 @@ export function loopsOf(runs: readonly Run[], unit: FileUnit | undefined): ReadO
     unit,
     open,
   };
+}
+
+/** Ends of open lines, found by where they are: in squares as wide as what counts as one place. */
+class Ends {
+  private readonly squares = new Map<string, number[]>();
+  private readonly there: boolean[];
+
+  constructor(
+    private readonly lines: readonly Point2[][],
+    private readonly near: number,
+  ) {
+    this.there = lines.map(() => true);
+    lines.forEach((line, i) => {
+      for (const p of [line[0]!, line.at(-1)!]) {
+        const key = this.square(p, 0, 0);
+        const known = this.squares.get(key);
+        if (known) known.push(i);
+        else this.squares.set(key, [i]);
+      }
+    });
+  }
+
+  /** Takes a line away; false where it was taken before. */
+  take(i: number): boolean {
+    const was = this.there[i]!;
+    this.there[i] = false;
+    return was;
+  }
+
+  /** The first of the lines that are left and end at a place. */
+  at(p: Point2): number | undefined {
+    let first: number | undefined;
+    for (const dx of [-1, 0, 1])
+      for (const dy of [-1, 0, 1])
+        for (const i of this.squares.get(this.square(p, dx, dy)) ?? []) {
+          if (!this.there[i] || (first !== undefined && first <= i)) continue;
+          const line = this.lines[i]!;
+          if ([line[0]!, line.at(-1)!].some((q) => Math.hypot(q[0] - p[0], q[1] - p[1]) <= this.near)) first = i;
+        }
+    return first;
+  }
+
+  private square(p: Point2, dx: number, dy: number): string {
+    return `${Math.floor(p[0] / this.near) + dx} ${Math.floor(p[1] / this.near) + dy}`;
+  }
 }
 
 /** Points along an arc, ends included; from start to end counter-clockwise (rad). */
@@ -93,15 +146,24 @@ function thinned(loop: readonly Point2[], off: number): Point2[] {
   // Two corners that surely stay: the first, and the one farthest from it.
   let far = 0;
   for (let i = 1; i < n; i++) if (dist(loop[i]!, loop[0]!) > dist(loop[far]!, loop[0]!)) far = i;
-  const half = (from: number, to: number): Point2[] => {
+  const stays = new Uint8Array(n);
+  stays[0] = stays[far] = 1;
+  const spans: [number, number][] = [
+    [0, far],
+    [far, n],
+  ];
+  for (let span = spans.pop(); span; span = spans.pop()) {
+    const [from, to] = span;
     let [worst, at] = [0, -1];
     for (let i = from + 1; i < to; i++) {
-      const d = fromLine(loop[i % n]!, loop[from % n]!, loop[to % n]!);
+      const d = fromLine(loop[i]!, loop[from]!, loop[to % n]!);
       if (d > worst) [worst, at] = [d, i];
     }
-    return worst <= off ? [loop[from % n]!] : [...half(from, at), ...half(at, to)];
-  };
-  return [...half(0, far), ...half(far, n)];
+    if (worst <= off) continue;
+    stays[at] = 1;
+    spans.push([from, at], [at, to]);
+  }
+  return loop.filter((_, i) => stays[i] === 1);
 }
 
 const dist = (p: Point2, q: Point2) => Math.hypot(p[0] - q[0], p[1] - q[1]);

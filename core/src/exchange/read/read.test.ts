@@ -17,6 +17,7 @@ import { SaxesParser } from 'saxes';
 import { prepareSolid, writeStl, writeThreeMf } from '..';
 import { xmlText } from '../xmlText';
 import { readThreeMf } from './threeMf';
+import { loopsOf } from './outline';
 import { fewCorners, FileFault, kindOfFile, readDxf, readSolid, readSvgOutline } from '.';
 
 const require = createRequire(import.meta.url);
@@ -386,4 +387,63 @@ it('a file is known by its first bytes', () => {
   expect(kindOfFile(strToU8('<?xml version="1.0"?><svg width="1">'))).toBe('svg');
   expect(kindOfFile(writeStl(CUBE))).toBe('stl');
   expect(kindOfFile(Uint8Array.of(0xff, 0xd8, 0xff))).toBe('picture');
+});
+
+describe('drawings that are large or damaged', () => {
+  const pair = (code: number, value: string | number) => `${code}\n${value}\n`;
+  const polyline = (closed: boolean, ...at: [number, number][]) =>
+    pair(0, 'POLYLINE') +
+    pair(66, 1) +
+    pair(70, closed ? 1 : 0) +
+    at.map(([x, y]) => pair(0, 'VERTEX') + pair(10, x) + pair(20, y)).join('');
+  const entities = (body: string) => `${pair(0, 'SECTION')}${pair(2, 'ENTITIES')}${body}${pair(0, 'ENDSEC')}0\nEOF\n`;
+  const square: [number, number][] = [
+    [0, 0],
+    [9, 0],
+    [9, 9],
+    [0, 9],
+  ];
+
+  it('a polyline without its end is read as what it holds, before whatever comes after it', () => {
+    for (const after of [
+      '',
+      pair(0, 'LINE') + pair(10, 0) + pair(20, 20) + pair(11, 5) + pair(21, 20),
+      polyline(true, [20, 0], [25, 0], [25, 5]),
+    ]) {
+      const { loops } = readDxf(entities(polyline(true, ...square) + after));
+      expect(Math.abs(area(loops[0]!))).toBeCloseTo(81, 9);
+    }
+    expect(() => readDxf(entities(polyline(true, [1, 1], [9, 9])))).toThrow(FileFault);
+    expect(() => readDxf('0\nEOF\n')).toThrow(FileFault);
+  });
+
+  it('twenty thousand lines in any order join to the squares that they are', () => {
+    const sides = Array.from({ length: 5000 }, (_, k) => {
+      const [x, y] = [(k % 100) * 20, Math.floor(k / 100) * 20];
+      const corners = square.map(([u, v]): [number, number] => [x + u, y + v]);
+      return corners.map((p, i) => ({
+        points: i % 2 ? [p, corners[(i + 1) % 4]!] : [corners[(i + 1) % 4]!, p],
+        closed: false,
+      }));
+    }).flat();
+    // Each 7th after the other: no neighbour is next to its own.
+    const mixed = sides.map((_, i) => sides[(i * 7) % sides.length]!);
+    const { loops, open } = loopsOf(mixed, 'mm');
+    expect(loops).toHaveLength(5000);
+    expect(open).toBe(0);
+    for (const loop of loops) expect(area(loop)).toBeCloseTo(81, 9);
+    expect(loopsOf([...mixed.slice(1)], 'mm')).toMatchObject({ open: 1 });
+  });
+
+  it('a hundred and fifty thousand corners become few, and more than anyone draws are refused in words', () => {
+    const wavy = Array.from({ length: 150_000 }, (_, i): [number, number] => {
+      const t = (2 * Math.PI * i) / 150_000;
+      return [(100 + 0.001 * Math.sin(900 * t)) * Math.cos(t), 100 * Math.sin(t)];
+    });
+    const { corners, off } = fewCorners(wavy, 64);
+    expect(corners.length).toBeLessThanOrEqual(64);
+    expect(off).toBeLessThan(1);
+    const many = Array.from({ length: 500_001 }, (_, i): [number, number] => [i, i % 2]);
+    expect(() => loopsOf([{ points: many, closed: true }], 'mm')).toThrow(/500001 points/);
+  });
 });
