@@ -1,7 +1,7 @@
-import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { chmodSync, copyFileSync, linkSync, mkdtempSync, symlinkSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 import { lock, LockedError } from './lock';
@@ -22,6 +22,22 @@ it('a second one on the same database is kept off until the first lets go', () =
   expect(() => lock(file)).toThrow(LockedError);
   unlock();
   lock(file)();
+});
+
+it('goes by the file itself, whatever name leads to it: a symbolic link, a hard one, a folder that is one', () => {
+  const file = place();
+  const unlock = lock(file);
+  const elsewhere = mkdtempSync(join(tmpdir(), 'young-shell-'));
+  const [soft, hard, folder] = ['soft.sqlite', 'hard.sqlite', 'folder'].map((name) => join(elsewhere, name)) as [string, string, string]; // prettier-ignore
+  symlinkSync(file, soft);
+  linkSync(file, hard);
+  symlinkSync(dirname(file), folder);
+  for (const name of [soft, hard, join(folder, 'store.sqlite')]) expect(() => lock(name), name).toThrow(LockedError);
+  // A copy is another file.
+  copyFileSync(file, join(elsewhere, 'copy.sqlite'));
+  lock(join(elsewhere, 'copy.sqlite'))();
+  unlock();
+  lock(hard)();
 });
 
 it('a second server says so and ends', () => {
