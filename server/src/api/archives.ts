@@ -6,13 +6,23 @@ import { ApiError } from './errors';
 /** A backup larger than this is refused, bytes. */
 const LARGEST = 1_000_000_000;
 
-/** Sends an archive as it is written; waits when the line is slower. */
-export const pieceByPiece =
-  (response: Response) =>
-  (chunk: Uint8Array): void | Promise<void> => {
+/** Sends an archive as it is written; waits when the line is slower, once for all pieces that wait. */
+export function pieceByPiece(response: Response): (chunk: Uint8Array) => void | Promise<void> {
+  let waits: Promise<void> | undefined;
+  return (chunk) => {
     if (response.destroyed) throw new Error('The client left.');
-    if (!response.write(chunk)) return new Promise((resolve) => response.once('drain', resolve).once('close', resolve));
+    if (response.write(chunk)) return;
+    waits ??= new Promise((resolve) => {
+      const goOn = () => {
+        response.off('drain', goOn).off('close', goOn);
+        waits = undefined;
+        resolve();
+      };
+      response.on('drain', goOn).on('close', goOn);
+    });
+    return waits;
   };
+}
 
 /** Everything as one file: /api/backup gives it, /api/backup/restore takes it. */
 export function archiveRoutes(database: Knex, now: () => Date): Router {

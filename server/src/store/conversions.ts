@@ -14,6 +14,7 @@ import {
 } from '@young-shell/core/document';
 import { summaryOf } from '@young-shell/core/plan';
 import type { Knex } from 'knex';
+import { storageFault } from './faults';
 import { entryOf, foldJournal, rowOf, type ChangeRow } from './journal';
 
 export interface Head {
@@ -84,7 +85,7 @@ export class ConversionStore {
     for (const row of rows) {
       let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
       if (row.summary_revision !== row.revision)
-        if (performance.now() < end) judged = await this.judge(row.id);
+        if (performance.now() < end) judged = (await this.judge(row.id))?.judged;
         else void this.judgeRest();
       listed.push({
         id: row.id,
@@ -98,15 +99,23 @@ export class ConversionStore {
     return listed;
   }
 
-  /** Computes and keeps what the list shows of a conversion: its summary, or why it can't be read. */
-  private async judge(id: string): Promise<Judged | undefined> {
+  /**
+   * Computes and keeps what the list shows of a conversion: its summary, or why it can't be read. On a full or read-only
+   * disk it is not kept, and told all the same: reading needs no room.
+   */
+  private async judge(id: string): Promise<{ judged: Judged; kept: boolean } | undefined> {
     const row: ConversionRow | undefined = await this.database('conversion').where({ id }).first();
     if (!row) return undefined;
     const judged = judgedBy(row.document);
-    await this.database('conversion')
-      .where({ id, revision: row.revision })
-      .update({ summary: JSON.stringify(judged), summary_revision: row.revision });
-    return judged;
+    try {
+      await this.database('conversion')
+        .where({ id, revision: row.revision })
+        .update({ summary: JSON.stringify(judged), summary_revision: row.revision });
+    } catch (error) {
+      if (!storageFault(error)) throw error;
+      return { judged, kept: false };
+    }
+    return { judged, kept: true };
   }
 
   /** Judges what is not judged yet, one at a time, with time for requests in between. */
@@ -119,7 +128,9 @@ export class ConversionStore {
           .whereRaw('summary_revision <> revision')
           .first('id');
         if (!row) return;
-        await this.judge(row.id);
+        const done = await this.judge(row.id);
+        // Nothing can be written: the next list judges again.
+        if (done && !done.kept) return;
         await new Promise((resolve) => setImmediate(resolve));
       }
     } catch {
@@ -176,7 +187,8 @@ export class ConversionStore {
     if (!row) return undefined;
     // A change is validated before it is kept: what was readable once stays so.
     let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
-    if (!judged || ('fault' in judged && row.summary_revision !== row.revision)) judged = (await this.judge(id))!;
+    if (!judged || ('fault' in judged && row.summary_revision !== row.revision))
+      judged = (await this.judge(id))!.judged;
     if ('fault' in judged) throw new UnreadableError(judged.fault);
     return {
       id: row.id,

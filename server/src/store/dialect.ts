@@ -10,8 +10,13 @@ export class SqliteDialect extends BetterSqlite3 {
     return Database;
   }
 
-  override async _query(connection: unknown, query: { response?: unknown }): Promise<unknown> {
-    const done = await super._query(connection, query);
+  override async _query(connection: unknown, query: { sql?: string; response?: unknown }): Promise<unknown> {
+    const done = await super._query(connection, query).catch((error: unknown) => {
+      // SQLite rolls back by itself where the disk is full or fails: that it has done so hides nothing of why.
+      if (/^ROLLBACK/i.test(query.sql ?? '') && /no transaction is active/.test((error as Error).message))
+        return undefined;
+      throw error;
+    });
     if (Array.isArray(query.response)) for (const row of query.response as Record<string, unknown>[]) buffers(row);
     return done;
   }
