@@ -5,6 +5,7 @@ import {
   defaultDatabase,
   lock,
   LockedError,
+  NewerError,
   openDatabase,
   restoreBackup,
   storageFault,
@@ -29,7 +30,7 @@ async function withDatabase<T>(work: (database: Awaited<ReturnType<typeof openDa
   } catch (error) {
     if (error instanceof LockedError)
       throw new StoreError(`${error.message} Or use the list of conversions: it backs up and restores too.`);
-    if (error instanceof ArchiveError) throw new StoreError(error.message);
+    if (error instanceof ArchiveError || error instanceof NewerError) throw new StoreError(error.message);
     const fault = storageFault(error);
     throw fault ? new StoreError(fault.message) : error;
   } finally {

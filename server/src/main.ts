@@ -9,7 +9,7 @@ import { SHORTEST_KEY } from './api/guards';
 import { createApp } from './app';
 import { dropUnused } from './store/archive';
 import type { ConversionStore } from './store/conversions';
-import { openDatabase } from './store/database';
+import { NewerError, openDatabase } from './store/database';
 import { storageFault } from './store/faults';
 import { lock, LockedError } from './store/lock';
 import { defaultDatabase } from './store/place';
@@ -32,7 +32,13 @@ const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const file = defaultDatabase();
 const { database, unlock } = await opened().catch((error: unknown) => {
   const fault = storageFault(error);
-  stop(error instanceof LockedError ? error.message : fault ? `${file}: ${fault.message}` : String(error));
+  stop(
+    error instanceof LockedError || error instanceof NewerError
+      ? error.message
+      : fault
+        ? `${file}: ${fault.message}`
+        : String(error),
+  );
 });
 const { app, listeners, store } = createApp({
   database,

@@ -37,6 +37,7 @@ export async function openDatabase(path: string, say: (words: string) => void = 
     },
   });
   try {
+    await refuseNewer(database, path);
     const [done, waiting] = (await database.migrate.list({ migrationSource })) as [unknown[], unknown[]];
     if (done.length > 0 && waiting.length > 0 && path !== ':memory:') await copyBeside(database, path, say);
     await database.migrate.latest({ migrationSource });
@@ -45,6 +46,19 @@ export async function openDatabase(path: string, say: (words: string) => void = 
     throw error;
   }
   return database;
+}
+
+/** A database of a later version than this one. The message can be shown as it is. */
+export class NewerError extends Error {}
+
+/** @throws NewerError where the tables were brought further than this version knows; nothing is changed then */
+async function refuseNewer(database: Knex, path: string): Promise<void> {
+  if (!(await database.schema.hasTable('knex_migrations'))) return;
+  const done = (await database('knex_migrations').select('name')) as { name: string }[];
+  if (done.every(({ name }) => name in migrations)) return;
+  throw new NewerError(
+    `${path} was written by a newer Young Shell. Start that one, or set YOUNG_SHELL_DB to another file; nothing was changed.`,
+  );
 }
 
 const copyPrefix = (path: string) => `${basename(path)}.before-`;

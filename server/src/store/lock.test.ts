@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
+import { openDatabase } from './database';
 import { lock, LockedError } from './lock';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
@@ -52,6 +53,19 @@ it('a file that is no database is said in words at start', () => {
   const file = place();
   writeFileSync(file, 'no database '.repeat(999));
   expect(start(file)).toMatchObject({ status: 2, stderr: expect.stringMatching(/broken or is none/) });
+});
+
+it('a database of a newer version is left as it is, in one sentence', async () => {
+  const file = place();
+  const database = await openDatabase(file);
+  await database('knex_migrations').insert({ name: '099-of-later', batch: 99, migration_time: new Date() });
+  await database.destroy();
+  const { status, stderr } = start(file);
+  expect({ status, stderr }).toEqual({
+    status: 2,
+    stderr: expect.stringMatching(/newer Young Shell.*nothing was changed/),
+  });
+  expect(stderr.trim().split('\n')).toHaveLength(1);
 });
 
 it('a short key is refused at start', () => {
