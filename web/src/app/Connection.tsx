@@ -64,7 +64,9 @@ export function Connection() {
               className="z-30 w-80 border border-line-strong bg-sheet p-4 text-ink"
             >
               <p className="m-0 mb-2">
-                {trouble?.words ?? 'The server can’t be reached. It is tried again all the time.'}{' '}
+                {trouble?.deleted
+                  ? 'This conversion was deleted elsewhere; for 30 days it can be restored.'
+                  : (trouble?.words ?? 'The server can’t be reached. It is tried again all the time.')}{' '}
                 {pending.length === 1 ? 'One change waits' : `${pending.length} changes wait`}
                 {lost
                   ? ' in this page alone: this browser keeps nothing. Save the plan as a file before you close it.'
