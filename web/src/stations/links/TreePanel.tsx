@@ -87,7 +87,7 @@ function Row({ linked }: { linked: Linked }) {
   const { id, node, type, depth, faults } = linked;
   const drag = useDraggable({ id, disabled: type.kind === 'host' });
   const place = useDroppable({ id, disabled: type.kind === 'device' });
-  const narrow = linked.asked > linked.rate * 1.001;
+  const narrow = linked.asked > linked.runs * 1.001;
   const stop = faults.some((f) => f.stop);
   return (
     <li
@@ -129,7 +129,7 @@ function Row({ linked }: { linked: Linked }) {
           <span className="text-sm text-ink-soft">
             {type.name === node.name ? (node.boot ? 'starts the machine' : '') : type.name}
           </span>
-          {linked.asked > 0 && Number.isFinite(linked.rate) && (
+          {linked.asked > 0 && Number.isFinite(linked.runs) && (
             <span className={`figure text-right text-sm whitespace-nowrap ${narrow ? 'text-stop' : 'text-ink-soft'}`}>
               {linked.asked.toFixed(0)} of {linked.runs.toFixed(0)} MB/s
             </span>

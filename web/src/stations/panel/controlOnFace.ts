@@ -1,5 +1,12 @@
 import type { FaceFrame } from '@young-shell/core/assembly';
-import { nextId, type Change, type ControlKind, type Conversion, type Feature } from '@young-shell/core/document';
+import {
+  feature,
+  nextId,
+  type Change,
+  type ControlKind,
+  type Conversion,
+  type Feature,
+} from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { featureBehind } from './featureBehind';
 
@@ -29,25 +36,17 @@ export function controlOnFace(
   frame: FaceFrame,
   { name, kind, ...at }: NewControl,
 ): Extract<Change, { type: 'addControl' }> {
-  const feature: Feature = {
-    name,
+  const { shape, x, y, z } = featureBehind(frame, at, (mm) => measured(mm, 'rule', 0.5));
+  const room = feature(name, shape, [x, y, z], {
     kind: 'mechanism',
     control: LOOKS[kind] ?? 'switch',
-    ...featureBehind(frame, at, (mm) => measured(mm, 'rule', 0.5)),
-    fate: 'keep',
     why: 'put in new',
-    body: 'base',
-    metal: false,
-    moving: false,
-    sweep: {},
-    fillet: 0,
-    copies: null,
-  };
+  });
   return {
     type: 'addControl',
     id: nextId(panel.controls, 'control', spent),
     control: { name, kind, original: false, was: '', state: 'works', wish: 'nothing' },
-    feature: { id: nextId(shell.features, 'control', spent), feature },
+    feature: { id: nextId(shell.features, 'control', spent), feature: room },
     opening: {
       id: nextId(cut.openings, 'cut', spent),
       opening: {
