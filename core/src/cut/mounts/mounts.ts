@@ -225,18 +225,18 @@ function optionsFor(
 /** What a strap around it holds in its place, g, and what it would press on. Common practice, no source. */
 const STRAP_HOLDS = 2000;
 const NOT_STRAPPED: Readonly<Record<string, string>> = {
-  board: 'it would press on what stands on the board: standoffs hold it',
-  card: 'it would press on what stands on the card: its bracket and its slot hold it',
+  board: 'it would press on what stands on the board; standoffs hold it',
+  card: 'it would press on what stands on the card; its bracket and its slot hold it',
   fan: 'a fan works loose under a strap, and the strap lies before its blades',
   radiator: 'it would cross the fins, and a radiator full of water works loose',
-  jack: 'what is plugged in there pulls at it: its nut holds it',
+  jack: 'what is plugged in there pulls at it; its nut holds it',
 };
 
 function whyNoStrap({ part }: PlacedPart): string | undefined {
   const why = NOT_STRAPPED[kindOf(part) ?? ''];
   if (why !== undefined) return why;
   return part.mass > STRAP_HOLDS
-    ? `it weighs ${(part.mass / 1000).toFixed(1)} kg, a strap keeps ${STRAP_HOLDS / 1000} kg in place: angles or screws`
+    ? `it weighs ${(part.mass / 1000).toFixed(1)} kg, a strap keeps ${STRAP_HOLDS / 1000} kg in place; take angles or screws`
     : undefined;
 }
 
