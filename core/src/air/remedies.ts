@@ -1,4 +1,4 @@
-import { assemble, materialOf, wallOf, type Assembly } from '../assembly';
+import { assemble, ductedFrom, ductLength, materialOf, wallOf, type Assembly } from '../assembly';
 import { mayCut, survives } from '../brief';
 import { assessCut, clearPlace, leastWeb, proposeVents, type VentProposal } from '../cut';
 import {
@@ -11,12 +11,10 @@ import {
   type OwnOpening,
 } from '../document';
 import type { Finding, Remedy } from '../findings';
-import { assessFit } from '../fit';
+import { assessFit, marginsOfPart, shortAt } from '../fit';
 import { drawOf, kindOf } from '../parts';
 import { FAN_SIZES, FINGER, standardPart } from '../standards';
 import { ORIENTATIONS } from '../solid';
-import { outletOf } from './build/ways';
-import { ductRoom } from './findings/ducts';
 import { airReport, type AirReport } from './report';
 
 /** What a remedy has to bring to be worth a saw, K; dB; share. */
@@ -147,7 +145,7 @@ function candidatesFor(document: Conversion, assembly: Assembly, report: AirRepo
     ...coarser(document),
     ...feet(document, report),
     ...turned(document, report),
-    ...ducts(document, assembly, report, what === 'part' || what === 'passes' ? id : undefined),
+    ...ducts(document, report, what === 'part' || what === 'passes' ? id : undefined),
     ...faster(document, report),
     ...cleaner(document, report),
   ];
@@ -291,16 +289,19 @@ const turned = ({ air }: Conversion, report: AirReport): Candidate[] =>
       };
     });
 
-function hasDuctRoom(assembly: Assembly, fan: string, part: string): boolean {
-  const out = outletOf(assembly, fan);
-  const to = assembly.parts.find((p) => p.id === part);
-  if (!out?.reach || !to) return false;
-  const { length, meets } = ductRoom(assembly, out.placed, out.reach.face.direction, to);
-  return length > 0 && meets.length === 0;
+/** Can a duct be led straight from a fan to a part, through nothing? It is put into a copy of the plan and asked of Fit. */
+function hasDuctRoom(document: Conversion, fan: string, ductTo: string): boolean {
+  const assembly = assemble(applyChange(document, { type: 'setFan', part: fan, fan: { ductTo } }).document);
+  const from = assembly.parts.find((p) => p.id === fan);
+  const to = assembly.parts.find((p) => p.id === ductTo);
+  const outward = from && ductedFrom(from);
+  if (!from || !to || !outward || ductLength(from, outward, to) <= 0) return false;
+  return !shortAt(marginsOfPart(assembly, from)).some((m) => m.kind === 'duct');
 }
 
 /** A deflector behind the largest intakes, a duct to the fan that blows out. */
-function ducts({ kit }: Conversion, assembly: Assembly, report: AirReport, only: string | undefined): Candidate[] {
+function ducts(document: Conversion, report: AirReport, only: string | undefined): Candidate[] {
+  const { kit } = document;
   const hot = report.heats
     .filter((h) => (only === undefined ? h.watts > 0.2 * report.watts : h.part === only))
     .filter((h) => kindOf(kit.parts[h.part]!) !== 'supply');
@@ -317,7 +318,7 @@ function ducts({ kit }: Conversion, assembly: Assembly, report: AirReport, only:
     })),
     // Only where one can be led straight, through nothing.
     ...out
-      .filter((f) => hasDuctRoom(assembly, f.part, h.part))
+      .filter((f) => hasDuctRoom(document, f.part, h.part))
       .map((f): Candidate => ({
         id: `duct-${f.part}-${h.part}`,
         label: (gain) => `A duct from ${h.name} to ${f.name}: ${gain}`,

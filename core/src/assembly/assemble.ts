@@ -3,6 +3,7 @@ import { add, subtract, type Linear } from '../quantity';
 import { axisOf, moved, signOf, type Axis, type Vec3 } from '../solid';
 import { clearancesOf, type Clearances } from './clearances';
 import { drawersOf, type Drawer } from './drawers';
+import { ducted } from './ducts';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
@@ -71,8 +72,8 @@ function placedLow(placed: PlacedPart, axis: Axis): Linear {
  */
 export const ON_DRILLED = Math.hypot(0.1, 0.2);
 
-/** What places of parts follow from; without `cut` all count as marked out. */
-type Placing = Pick<Conversion, 'shell' | 'layout'> & Partial<Pick<Conversion, 'cut'>>;
+/** What places of parts follow from; without `cut` all count as marked out, without `air` there are no ducts. */
+type Placing = Pick<Conversion, 'shell' | 'layout'> & Partial<Pick<Conversion, 'cut' | 'air'>>;
 
 /** How exactly a part is where it is said to be: as marked out, or as its holes were drilled, where that is better. */
 function playOf(id: string, document: Placing): number {
@@ -160,7 +161,7 @@ function shellSolids(shell: Shell, drawers: Assembly['drawers'], loaded: readonl
 
 /** Document → solids in shell coordinates. Features that are already removed are left out. */
 export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly {
-  const { shell, kit, layout } = document;
+  const { shell, kit, layout, air } = document;
   const parts: PlacedPart[] = [];
   const unplaced: string[] = [];
   for (const [id, part] of Object.entries(kit.parts)) {
@@ -177,7 +178,7 @@ export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly 
     metalShell: METALS.has(shell.material),
     features: shellSolids(shell, drawers, loaded),
     drawers,
-    parts: pluggedIn(parts),
+    parts: ducted(pluggedIn(parts), air?.fans),
     unplaced,
   };
 }

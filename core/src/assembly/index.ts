@@ -2,6 +2,7 @@ export * from './assemble';
 export { bodyOn, materialOf } from './bodies';
 export { clearancesOf, type Clearances, type Required } from './clearances';
 export * from './connectors';
+export { DUCT_WALL, ductBlocks, ductedFrom, ductLength } from './ducts';
 export * from './features';
 export * from './frames';
 export * from './hull';

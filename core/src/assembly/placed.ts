@@ -29,7 +29,10 @@ export interface Solid {
   owner: string;
   ownerKind: 'part' | 'feature';
   name: string;
-  role: BlockRole;
+  /** What a block of a part is, or the printed duct of a fan. */
+  role: BlockRole | 'duct';
+  /** For a duct: the part it leads to, which it may run into. */
+  leadsTo?: string;
   shape: Shape;
   conducts?: 'live' | 'mains' | 'metal';
   moving: boolean;

@@ -164,6 +164,18 @@ function findingOf(
       mayHaveRemedies: verdict !== 'note',
     };
   }
+  if (margin.kind === 'duct') {
+    if (severityOf(margin) === 'good') return undefined;
+    const own = margin.solid.startsWith(`${margin.part}/duct-`);
+    const [fan, met] = own ? [part, to] : [to, part];
+    return {
+      ...base,
+      verdict: 'warn',
+      sentence: `The duct from ${fan} runs into ${met} by ${mm(-distance)}: move ${met} or the fan, lead the duct round it, or leave it out.`,
+      brief: `duct ${mm(-distance)} into ${own ? other : part}`,
+      mayHaveRemedies: true,
+    };
+  }
   if (margin.kind === 'plug') {
     if (spare >= 0) return undefined;
     const verdict = severityOf(margin);

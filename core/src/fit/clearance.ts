@@ -37,6 +37,7 @@ export function requiredToWall(
 /** Clearance wanted between two solids; `normal` points from a to b. */
 export function requiredBetween(a: Solid, b: Solid, normal: Vec3, clearances: Clearances): Required {
   if (a.role === 'plug room' || b.role === 'plug room') return clearances.room;
+  if (a.role === 'duct' || b.role === 'duct') return clearances.mount;
   const bare = a.conducts && b.conducts ? farther(bareOf(a, clearances), bareOf(b, clearances)) : undefined;
   // What rides together keeps still to each other.
   if ((a.moving || b.moving) && (a.rides === undefined || a.rides !== b.rides))

@@ -5,7 +5,7 @@ export { changedRegion, freePositions, solidsFromLow, solidsInShell } from './fr
 export * from './carriers';
 export * from './links';
 export { judge, type JudgedMargin } from './judge';
-export { byUrgency, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
+export { byUrgency, MARGIN_ROOMS, severityOf, shortAt, stopsAt, TOUCHING, type Margin } from './margin';
 export { breathesThrough, opensBefore } from './breathes';
 export { marginsOf, marginsOfPart } from './margins';
 export { middleFor } from './middle';

@@ -2,7 +2,15 @@ import type { Verdict } from '../findings';
 import type { Vec3 } from '../solid';
 import type { Required } from '../assembly';
 
-export type MarginKind = 'body' | 'plug' | 'air';
+export type MarginKind = 'body' | 'plug' | 'air' | 'duct';
+
+/** What a margin is to, in a word, where it is not simply a body. */
+export const MARGIN_ROOMS: Readonly<Record<MarginKind, string | undefined>> = {
+  body: undefined,
+  plug: 'plug room',
+  air: 'air',
+  duct: 'duct',
+};
 
 /** How near one part comes to one other thing, at the place where it is tightest. */
 export interface Margin {
@@ -31,6 +39,9 @@ export const TOUCHING = 0.05;
 /** A plug room may be cut into this far, mm: a right-angled plug takes so much less (common practice, no source). */
 export const PLUG_GIVES = 15;
 
+/** A duct may run this far into something, mm: it is soft, or filed (common practice, no source). */
+export const DUCT_GIVES = 0.5;
+
 /** How bad a margin is: the one rule that findings and figures share. Air has its own steps. */
 export function severityOf({
   kind,
@@ -40,6 +51,8 @@ export function severityOf({
 }: Pick<Margin, 'kind' | 'distance' | 'spare' | 'air'>): Verdict {
   if (kind === 'air' && air)
     return distance < air.least ? 'stop' : distance < air.tolerable ? 'warn' : spare < 0 ? 'note' : 'good';
+  // A duct is printed last, round what stands there: it warns, and no search takes it for matter.
+  if (kind === 'duct') return distance < -DUCT_GIVES ? 'warn' : 'good';
   if (kind === 'plug') return distance < -PLUG_GIVES ? 'stop' : spare < 0 ? 'warn' : 'good';
   return distance < -TOUCHING ? 'stop' : spare < -0.001 ? 'warn' : 'good';
 }

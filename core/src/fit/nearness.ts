@@ -40,10 +40,14 @@ const normal: Vec3 = [0, 0, 0];
 
 function marginKind(a: Solid, b?: Solid): MarginKind {
   if (a.role === 'air' || b?.role === 'air') return 'air';
+  if (a.role === 'duct' || b?.role === 'duct') return 'duct';
   return a.role === 'plug room' || b?.role === 'plug room' ? 'plug' : 'body';
 }
 
 const isBody = (s: Solid) => s.role === 'body' || s.role === 'mount';
+/** A duct lies on what it leads to, passes what air passes, and has to keep clear of matter alone. */
+const ductPasses = (duct: Solid, other: Solid) =>
+  duct.role === 'duct' && (!isBody(other) || other.owner === duct.leadsTo || other.outside);
 
 const owners = new WeakMap<readonly Solid[], Map<string, Solid[]>>();
 
@@ -103,7 +107,7 @@ function wallMargins(assembly: Assembly, part: PlacedPart, walls: readonly Wall[
   let bolted = false;
   for (const wall of walls)
     for (const a of part.solids) {
-      if (a.outside) continue;
+      if (a.outside || a.role === 'duct') continue;
       let distance: number;
       let required: Required;
       if (a.role === 'air') {
@@ -149,7 +153,7 @@ function pairMargins(
       const aBody = isBody(a);
       const bBody = isBody(b);
       if (!aBody && !bBody) continue;
-      if (throughFloor(a, b)) continue;
+      if (throughFloor(a, b) || ductPasses(a, b) || ductPasses(b, a)) continue;
       const kind = marginKind(a, b);
       let distance: number;
       let required: Required;
@@ -163,8 +167,8 @@ function pairMargins(
         normal[0] = normal[1] = normal[2] = 0;
         normal[axisOf(d)] = sign * signOf(d);
       } else {
-        distance = signedDistance(a.shape, b.shape, normal);
-        if (distance > FAR || (kind === 'plug' && distance >= 0)) continue;
+        distance = kind === 'duct' ? ductDistance(a, b) : signedDistance(a.shape, b.shape, normal);
+        if (distance > FAR || ((kind === 'plug' || kind === 'duct') && distance >= 0)) continue;
         required = requiredBetween(a, b, normal, clearances);
       }
       const spare = distance - required.value;
@@ -210,6 +214,30 @@ const airRequired = (a: Solid): Required => ({
   why: a.name,
   source: { kind: 'practice', title: 'common practice, no source' },
 });
+
+/**
+ * How far a block of a duct is from something; where they meet, how far they have to part across the duct, for its blocks
+ * are short along it. Sets `normal`, from a to b.
+ */
+function ductDistance(a: Solid, b: Solid): number {
+  const apart = signedDistance(a.shape, b.shape, normal);
+  if (apart >= 0) return apart;
+  const along = axisOf((a.role === 'duct' ? a : b).contact[0]!);
+  let least = Infinity;
+  for (const i of [0, 1, 2] as const) {
+    if (i === along) continue;
+    for (const [sign, by] of [
+      [1, a.shape.high[i] - b.shape.low[i]],
+      [-1, b.shape.high[i] - a.shape.low[i]],
+    ] as const) {
+      if (by >= least) continue;
+      least = by;
+      normal[0] = normal[1] = normal[2] = 0;
+      normal[i] = sign;
+    }
+  }
+  return -least;
+}
 
 /** How far an obstacle is from an intake, where it stands in the column of air before it. */
 function airToSolid(air: Solid, obstacle: Solid): number | undefined {

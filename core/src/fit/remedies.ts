@@ -1,4 +1,4 @@
-import { assemble, placeInShell } from '../assembly';
+import { assemble } from '../assembly';
 import { survives } from '../brief';
 import { applyChange, type Change, type Conversion, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
@@ -56,6 +56,16 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   if (margin && other?.kind === 'part' && !document.layout.placements[other.id]?.locked) {
     const known = assembly.parts.find((p) => p.id === other.id)!;
     moveOut(other.id, known.placement, -1, shortAt(marginsOfPart(assembly, known)), 'move-other');
+  }
+  if (margin?.kind === 'duct') {
+    const fan = (margin.solid.startsWith(`${partId}/duct-`) ? partId : other?.id)!;
+    remedies.push({
+      id: 'no-duct',
+      label: `Leave out the duct from ${nameOf(document, { kind: 'part', id: fan })}`,
+      price: 'what it led to gets the air of the room instead',
+      change: { type: 'setFan', part: fan, fan: { ductTo: null } },
+    });
+    return remedies;
   }
   if (!placement.locked && remedies.length === 0) {
     const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
@@ -131,8 +141,10 @@ function improves(
   const change: Change = { type: 'placePart', id, placement };
   const next = applyChange(document, change).document;
   const assembly = assemble(next);
-  const placed = placeInShell(id, next.kit.parts[id]!, placement, next);
-  const margins = marginsOfPart(assembly, placed);
+  const margins = marginsOfPart(
+    assembly,
+    assembly.parts.find((p) => p.id === id)!,
+  );
   const pair = new Set([margin.part, margin.other.id]);
   const same = margins.filter((m) => pair.has(m.part) && pair.has(m.other.id) && m.kind === margin.kind);
   const old = new Map(stopsBefore.map((m) => [m.id, m.spare]));

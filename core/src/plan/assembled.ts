@@ -9,9 +9,13 @@ const make = recent(
     document.layout.placements,
     document.layout.clearances,
     document.cut.adjusted,
+    // Of fans nothing else makes solids: a new speed keeps them all.
+    Object.entries(document.air.fans)
+      .flatMap(([id, { ductTo }]) => (ductTo === undefined ? [] : [`${id}>${ductTo}`]))
+      .join(),
   ],
   (document: Conversion): Assembly => assemble(document),
 );
 
-/** The solids of a plan: made once for the same shell, parts, places and holes as drilled. */
+/** The solids of a plan: made once for the same shell, parts, places, ducts and holes as drilled. */
 export const assembled = (document: Conversion): Assembly => make(document);

@@ -160,14 +160,14 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
   return (
     <group onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={up}>
       {part.solids.map((s) => {
-        const room = s.role === 'air' || s.role === 'plug room';
-        if (room && !(chosen && showRooms)) return null;
+        const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
+        if (room && s.role !== 'duct' && !(chosen && showRooms)) return null;
         return (
           <SolidMesh
             key={s.id}
             shape={s.shape}
             fill={s.id.endsWith('/plate') ? '#3f6a92' : fill}
-            edge={room ? (s.role === 'air' ? '#9fd8e6' : '#ead88f') : chosen ? PENCIL : '#16211d'}
+            edge={room ? (s.role === 'plug room' ? '#ead88f' : '#9fd8e6') : chosen ? PENCIL : '#16211d'}
             ghost={room}
           />
         );

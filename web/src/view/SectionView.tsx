@@ -231,8 +231,8 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
               onPointerCancel={pointerUp}
             >
               {[...part.solids].sort(order).map((s) => {
-                const room = s.role === 'air' || s.role === 'plug room';
-                if (room && !(selected && showRooms)) return null;
+                const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
+                if (room && s.role !== 'duct' && !(selected && showRooms)) return null;
                 return (
                   <SolidOutline
                     key={s.id}
@@ -243,9 +243,9 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
                     dashed={room}
                     stroke={
                       room
-                        ? s.role === 'air'
-                          ? '#9fd8e6'
-                          : '#ead88f'
+                        ? s.role === 'plug room'
+                          ? '#ead88f'
+                          : '#9fd8e6'
                         : selected
                           ? '#ff9a5c'
                           : stops.has(part.id)

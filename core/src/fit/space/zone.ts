@@ -63,6 +63,9 @@ export function zonesBetween(
   for (const a of own)
     for (const b of obstacles) {
       if (!isBody(a.solid) && !isBody(b.solid)) continue;
+      // A duct is kept clear of where there is room to; nothing is impossible because of it.
+      if (b.solid.role === 'duct' && (enough !== 'wanted' || b.solid.leadsTo === a.solid.owner || !isBody(a.solid)))
+        continue;
       const zone = zoneOf(a, b, enough, clearances);
       if (zone) zones.push(zone);
     }

@@ -1,4 +1,4 @@
-import { marginName, severityOf, type JudgedMargin } from '@young-shell/core/fit';
+import { MARGIN_ROOMS, marginName, severityOf, type JudgedMargin } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
@@ -69,7 +69,7 @@ function Row({ margin }: { margin: JudgedMargin }) {
         onClick={() => dispatch(select({ kind: 'part', id: margin.part }))}
       >
         {marginName(document, margin)}
-        {margin.kind !== 'body' && ` (${margin.kind === 'air' ? 'air' : 'plug room'})`}
+        {margin.kind !== 'body' && ` (${MARGIN_ROOMS[margin.kind]})`}
       </button>
       <Explain
         title={marginName(document, margin)}

@@ -1,4 +1,4 @@
-import { marginName, severityOf } from '@young-shell/core/fit';
+import { MARGIN_ROOMS, marginName, severityOf } from '@young-shell/core/fit';
 import { formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectShown } from '../../document/selectors';
@@ -29,7 +29,7 @@ export function PartMargins() {
             </td>
             <td className="py-0.5">
               {marginName(document, m)}
-              {m.kind !== 'body' && <span className="text-ink-soft"> ({m.kind === 'air' ? 'air' : 'plug room'})</span>}
+              {m.kind !== 'body' && <span className="text-ink-soft"> ({MARGIN_ROOMS[m.kind]})</span>}
             </td>
             <td className="py-0.5 text-right font-label text-sm whitespace-nowrap text-ink-soft">
               {shortWords(m, (mm) => formatLength(mm, unit))}needs {formatLength(m.required.value, unit)}
