@@ -26,7 +26,7 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/src', ...notTests },
-      to: { path: '^(web|server|cli|demo|bench|e2e)/|^(fs|path|http|node:)' },
+      to: { path: '^(web|server|cli|demo|gallery|bench|e2e)/|^(fs|path|http|node:)' },
     },
     {
       name: 'kernels-stand-alone',
@@ -38,19 +38,19 @@ module.exports = {
       name: 'web-only-core',
       severity: 'error',
       from: { path: '^web/src' },
-      to: { path: '^(kernels|server|cli|demo|bench|e2e)/' },
+      to: { path: '^(kernels|server|cli|demo|gallery|bench|e2e)/' },
     },
     {
       name: 'server-only-core',
       severity: 'error',
       from: { path: '^server/src', ...notTests },
-      to: { path: '^(web|cli|demo|bench|e2e)/' },
+      to: { path: '^(web|cli|demo|gallery|bench|e2e)/' },
     },
     {
       name: 'cli-core-and-store',
       severity: 'error',
       from: { path: '^cli/src', ...notTests },
-      to: { path: '^(web|demo|bench|e2e)/|^server/src/(?!store/index)' },
+      to: { path: '^(web|demo|gallery|bench|e2e)/|^server/src/(?!store/index)' },
     },
     {
       name: 'one-kernel',

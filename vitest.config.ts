@@ -10,10 +10,15 @@ export default defineConfig({
     // Both cores; what is pure shares its modules within a worker, so that each is read once, not once a file.
     maxWorkers: 2,
     projects: [
-      project('core', ['kernels/src/**/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'], 120_000, {
-        isolate: false,
-        setupFiles: ['testing/seed.ts'],
-      }),
+      project(
+        'core',
+        ['kernels/src/**/*.test.ts', 'gallery/*.test.ts', 'core/src/**/*.test.ts', 'web/src/**/*.test.ts'],
+        120_000,
+        {
+          isolate: false,
+          setupFiles: ['testing/seed.ts'],
+        },
+      ),
       project('server', ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts'], 180_000, {
         globalSetup: ['scripts/built.mjs'],
         setupFiles: ['testing/seed.ts'],

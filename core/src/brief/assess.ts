@@ -1,6 +1,17 @@
-import { TARGETS, type Conversion, type TargetFigures } from '../document';
+import { targetRule, type Conversion, type TargetFigures } from '../document';
 import type { Finding } from '../findings';
 import type { Assessed, Touched } from '../station';
+
+/** Units of targets as figures have them. */
+const FIGURES = {
+  '': 'count',
+  L: 'litre',
+  kg: 'gram',
+  mm: 'mm',
+  K: 'K',
+  'dB(A)': 'dB(A)',
+  W: 'W',
+} as const;
 
 /** Which targets are met, which survivors the plan touches, what contradicts. Pure. */
 export function assessBrief(
@@ -37,7 +48,7 @@ export function assessBrief(
   let met = 0;
   let unknown = 0;
   for (const [id, target] of Object.entries(brief.targets)) {
-    const { label, short, unit, sense } = TARGETS[target.kind];
+    const { label, short, unit, sense, digits = 1, beyond = Infinity } = targetRule(target.kind);
     const value = figures[target.kind];
     if (value === undefined) {
       unknown++;
@@ -48,18 +59,19 @@ export function assessBrief(
       met++;
       continue;
     }
-    const shown = value.toFixed(1).replace('-', '−');
+    const shown = value > beyond ? `over ${beyond}` : value.toFixed(digits).replace('-', '−');
+    const of = (words: string) => `${words} ${unit}`.trim();
     findings.push({
       id: `brief/target/${id}`,
       station: 'brief',
       verdict: 'warn',
-      sentence: `${label} is ${shown} ${unit}; the target is ${sense === 'most' ? 'at most' : 'at least'} ${target.limit} ${unit}.`,
+      sentence: `${label}: ${of(shown)}; the target is ${sense === 'most' ? 'at most' : 'at least'} ${of(`${target.limit}`)}.`,
       brief: `${short} ${shown}, target ${target.limit} ${unit}`.trim(),
       figures: [
         {
           label,
-          value,
-          unit: unit === 'L' ? 'litre' : unit === 'mm' ? 'mm' : unit === 'kg' ? 'gram' : 'count',
+          value: unit === 'kg' ? value * 1000 : value,
+          unit: FIGURES[unit],
           source: { kind: 'computed', title: 'from the present plan' },
         },
       ],

@@ -24,7 +24,9 @@ export function assessKit(document: Conversion): Finding[] {
       about: [],
     });
   else {
-    if (count('board') === 0)
+    // A host of its own stands beside the shell: what is in it hangs on a cable.
+    const outside = Object.values(document.links.nodes).some((n) => n.type === 'processor' && n.part === undefined);
+    if (count('board') === 0 && !outside)
       findings.push({
         id: 'kit/board',
         station: 'kit',

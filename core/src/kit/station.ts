@@ -7,7 +7,7 @@ export const kit = station({
   id: 'kit',
   number: 2,
   label: 'Kit',
-  reads: ['kit'],
+  reads: ['kit', 'links.nodes'],
   assess: ({ document }) => {
     const parts = Object.values(document.kit.parts);
     return {

@@ -1,4 +1,5 @@
-import { NETWORK, PRACTICE, OVEN } from './say';
+import { OVEN } from '../../document';
+import { NETWORK, PRACTICE } from './say';
 import { riseFindings } from './rise';
 import { ductFindings } from './ducts';
 import { fanFindings } from './fans';

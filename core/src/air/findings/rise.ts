@@ -6,6 +6,13 @@ import { kindOf } from '../../parts';
 import { type AirReport } from '../report';
 import { NETWORK, BALANCE, PRACTICE, litresAnHour, m3h, kelvin, under } from './say';
 
+/** Hotter than this no digits mean anything, °C. */
+const MOST_SAID = 199;
+
+/** A temperature as it is said: with a digit more where it would read as the limit that it is over. */
+const overBy = (temperature: number, limit: number): string =>
+  temperature.toFixed(temperature > limit && Math.round(temperature) <= limit ? 1 : 0);
+
 /** How warm it gets, and what parts stand. */
 export function riseFindings({ brief, kit }: Conversion, report: AirReport, say: Say): void {
   const { state, rise, wantedRise, watts } = report;
@@ -49,14 +56,18 @@ export function riseFindings({ brief, kit }: Conversion, report: AirReport, say:
     const most = disc ? TEMPERATURES.discMost : t.limit;
     const over = t.temperature - t.limit;
     if (over <= -t.doubt) continue;
+    const at =
+      t.temperature > MOST_SAID
+        ? `over ${MOST_SAID} °C`
+        : `${overBy(t.temperature, t.limit)} ± ${t.doubt.toFixed(0)} °C`;
     const sure = t.from === 'usual' ? ' Its resistance is only the usual one: measure it once and type it in.' : '';
     say(
       `part/${t.part}`,
       t.temperature > most ? 'stop' : over > 0 ? 'warn' : 'note',
       over > 0
-        ? `${t.name}: the ${t.what} would reach ${Math.min(t.temperature, 199).toFixed(0)}${t.temperature > 199 ? ' and more' : ''} ± ${t.doubt.toFixed(0)} °C ${load}, over ${t.limit} °C.${sure}`
+        ? `${t.name}: the ${t.what} would reach ${at} ${load}; its limit is ${t.limit} °C.${sure}`
         : `${t.name}: the ${t.what} reaches ${t.temperature.toFixed(0)} ± ${t.doubt.toFixed(0)} °C ${load}; with what is uncertain that may be over ${t.limit} °C.${sure}`,
-      `${t.name} ${Math.min(t.temperature, 199).toFixed(0)} °C`,
+      `${t.name} ${t.temperature > MOST_SAID ? `over ${MOST_SAID}` : t.temperature.toFixed(0)} °C`,
       [
         {
           label: t.what,

@@ -1,3 +1,4 @@
+import { OVEN } from '../../document';
 import type { Source } from '../../quantity';
 
 export const NETWORK: Source = {
@@ -7,9 +8,6 @@ export const NETWORK: Source = {
 export const BALANCE: Source = { kind: 'computed', title: 'Q = P / (ρ c_p ΔT)' };
 export const PRACTICE: Source = { kind: 'practice', title: 'common practice, no source' };
 export const LEVELS: Source = { kind: 'computed', title: 'levels summed by energy; 50 log10(n₂/n₁) by speed' };
-
-/** Beyond this the shell is an oven: figures that no one should read digits from, K. */
-export const OVEN = 60;
 
 export const litresAnHour = (flow: number): number => flow * 3600;
 export const m3h = (flow: number): string =>

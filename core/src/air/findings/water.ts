@@ -1,5 +1,6 @@
 import type { Say } from '../../findings';
 import { type Conversion } from '../../document';
+import { kindOf } from '../../parts';
 import { type AirReport } from '../report';
 import { NETWORK } from './say';
 
@@ -9,13 +10,21 @@ const WARM_WATER = 55;
 const LEAST_WATER = 1.5;
 
 /** A loop of water: enough of it, cool enough, filled and seen, and what a leak would meet. */
-export function waterFindings({ air }: Conversion, { loop }: AirReport, say: Say): void {
+export function waterFindings({ air, kit }: Conversion, { loop }: AirReport, say: Say): void {
   if (!loop) return;
   if (loop.missing) {
+    const known = Object.entries(kit.parts).find(
+      ([, part]) => loop.missing === 'radiator' && kindOf(part) === 'radiator',
+    );
+    const inOrder = known !== undefined && air.loop!.order.includes(known[0]);
+    const aside =
+      known &&
+      `${known[1].name} is ${inOrder ? 'in the loop of water, but not in the shell: place it.' : 'not in the loop of water, and no other radiator is: put it into the loop.'}`;
     say(
       'water/missing',
       'stop',
-      `The loop of water has no ${loop.missing}: ${loop.missing === 'radiator' ? 'its heat has nowhere to go' : 'it cools nothing'}.`,
+      aside ??
+        `The loop of water has no ${loop.missing}: ${loop.missing === 'radiator' ? 'its heat has nowhere to go' : 'it cools nothing'}.`,
       `no ${loop.missing}`,
       [],
       [],

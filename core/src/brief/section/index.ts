@@ -2,7 +2,7 @@ import { put, section } from '../../form';
 import { form, type Brief, type Survivor, type Target } from './form';
 
 export { POLICY_NAMES, type Brief, type Policy, type Survivor, type Target } from './form';
-export { TARGET_KINDS, TARGETS, type TargetFigures, type TargetKind } from './targets';
+export { OVEN, TARGET_KINDS, targetRule, TARGETS, type TargetFigures, type TargetKind } from './targets';
 
 /** The ways to alter the brief. */
 export type BriefChange =

@@ -34,6 +34,8 @@ const SAFETY = 2;
 /** Two carry twice, but not three times three. Common practice, no source. */
 const SHARE = [1, 1, 0.9, 0.85, 0.8, 0.8, 0.8];
 const USUAL: Lift = { reach: 400, from: 0, to: 750, people: 1 };
+/** So many parts are taken out before it is carried, at most. */
+const MOST_OUT = 4;
 /** A degree by which a machine on a rug or with a cable at it stands askew. Common practice, no source. */
 const ASKEW = 10;
 
@@ -62,6 +64,30 @@ export function recommended({ reach, from, to }: Pick<Lift, 'reach' | 'from' | '
   };
 }
 
+/** How many may lift so much together, where up to four may. */
+const peopleFor = (kilograms: number, alone: number): number | undefined =>
+  [2, 3, 4].find((n) => alone * n * SHARE[n]! >= kilograms);
+
+/** Who else lifts, or what comes out first: as few parts as make it light enough, the heaviest first. */
+function lighterWords({ kit, layout }: Conversion, kilograms: number, limit: number, alone: number): string {
+  const people = peopleFor(kilograms, alone);
+  const lift = people === undefined ? 'It is too much for four.' : `It takes ${['two', 'three', 'four'][people - 2]}`;
+  const heaviest = Object.entries(kit.parts)
+    .filter(([id]) => id in layout.placements)
+    .map(([, part]) => part)
+    .sort((a, b) => b.mass - a.mass);
+  let left = kilograms;
+  const out: string[] = [];
+  for (const part of heaviest) {
+    if (left <= limit || out.length === MOST_OUT) break;
+    left -= part.mass / 1000;
+    out.push(part.name);
+  }
+  if (left > limit || out.length === 0) return people === undefined ? `${lift} Use a hoist or casters.` : `${lift}.`;
+  const listed = out.length > 1 ? `${out.slice(0, -1).join(', ')} and ${out.at(-1)}` : out[0]!;
+  return `${lift}${people === undefined ? ' T' : ', or t'}ake ${listed} out before it is carried.`;
+}
+
 /** Lifting, hanging, tipping. Pure. */
 export function weightOf(document: Conversion, balance: Balance): WeightReport {
   const { build, kit } = document;
@@ -81,7 +107,7 @@ export function weightOf(document: Conversion, balance: Balance): WeightReport {
     advice.push(
       kilograms > 2 * CONSTANT
         ? 'Take out what comes out first: drives, supply, card; it is lighter in pieces.'
-        : 'Take two, or take the supply and the drives out before it is carried.',
+        : lighterWords(document, kilograms, limit, alone),
     );
     if (lift.from < 300)
       advice.push(

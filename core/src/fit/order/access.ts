@@ -233,11 +233,12 @@ const isBehind = ({ opens, direction }: Exit, at: Vec3): boolean =>
     (i) => i === axisOf(direction) || (at[i]! >= opens.low[i]! - AROUND && at[i]! <= opens.high[i]! + AROUND),
   );
 
-/** Contacts of an original control that stays are on the side away from the nearest wall: a fingertip has to get there. */
+/** Contacts of an original control that stays and is used are on the side away from the nearest wall: a fingertip has to get there. */
 function controlsOf(document: Conversion, assembly: Assembly, ways: readonly Direction[]): Access[] {
   const { innerLow, innerHigh } = assembly.hull;
+  const used = new Set(Object.values(document.panel.controls).map((c) => c.feature));
   return Object.entries(document.shell.features)
-    .filter(([, f]) => f.kind === 'mechanism' && f.fate === 'keep')
+    .filter(([id, f]) => f.kind === 'mechanism' && f.fate === 'keep' && (f.control !== undefined || used.has(id)))
     .flatMap(([id, feature]): Access[] => {
       const shapes = assembly.features.filter((f) => f.owner === id && !f.swept).map((f) => f.shape);
       if (shapes.length === 0) return [];

@@ -82,7 +82,10 @@ export function linkTree({ links }: Pick<Conversion, 'links'>): Linked[] {
         faults.push({
           id: 'key',
           stop: true,
-          words: `${node.name} goes into ${portWords(port)}; ${up.node.name} has ${portWords(has)}.`,
+          words:
+            has === 'host'
+              ? `${node.name} goes into ${portWords(port)}, and hangs on ${up.node.name} itself: add that socket between them.`
+              : `${node.name} goes into ${portWords(port)}; ${up.node.name} has ${portWords(has)}.`,
         });
       if (up.type.kind === 'host') {
         // A socket takes its own lanes of its host, as many as are left for it, at most as new as it.

@@ -141,7 +141,8 @@ export function matchControls(
       one.wires.push(wire);
     }
   }
-  for (const one of matched) for (const wire of one.wires) wire.problems = problemsOf(wire, one, headers, taken);
+  for (const one of matched)
+    for (const wire of one.wires) wire.problems = problemsOf(wire, one, headers, taken, bySignal);
   const all = [...pins].filter(([, p]) => p.signal === 'controller pin' || p.signal === 'analogue pin');
   return {
     controls: matched,
@@ -167,6 +168,7 @@ function problemsOf(
   { control }: MatchedControl,
   headers: Readonly<Record<string, PanelHeader>>,
   taken: ReadonlyMap<string, string[]>,
+  bySignal: ReadonlyMap<PinSignal, readonly string[]>,
 ): WireProblem[] {
   const problems: WireProblem[] = [];
   const say = (what: WireProblem['id'], stop: boolean, words: string) => problems.push({ id: what, stop, words });
@@ -174,7 +176,15 @@ function problemsOf(
   if (!to) {
     if (said !== undefined)
       say('unknown', true, `${terminal} is put on pin ${said.split('/')[1]!}, which that header has not.`);
-    else say('no pin', true, `${terminal} wants a ${end.wants.join(' or ')}, and none is free.`);
+    else {
+      const lack =
+        Object.keys(headers).length === 0
+          ? 'the plan has no header yet: add those of the board'
+          : end.wants.some((signal) => bySignal.has(signal))
+            ? 'none is free'
+            : 'no header has one';
+      say('no pin', true, `${terminal} wants a ${end.wants.join(' or ')}, and ${lack}.`);
+    }
     return problems;
   }
   const { has, header, pin } = to;
