@@ -16,7 +16,16 @@ export const fitWork = stationWork({
     ];
     return { findings };
   },
-  slowReads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout'],
+  // Of the panel: which features are used as controls, and so want a finger.
+  slowReads: [
+    'brief.policy',
+    'brief.blockedFaces',
+    'brief.survivors',
+    'shell',
+    'kit.parts',
+    'layout',
+    'panel.controls',
+  ],
   remedies: remediesFor,
   jobs: () => import('./jobs'),
 });
