@@ -20,6 +20,7 @@ import { useStations } from './station';
 import { SolidMesh } from './SolidMesh';
 import { untilReleased } from './untilReleased';
 import { useMove } from './useMove';
+import { drawnSolids } from './drawnSolids';
 
 /** All programs are asked for before the first of them is waited for: they are made side by side. */
 function begin({ gl, scene, camera }: RootState): void {
@@ -159,7 +160,7 @@ function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) 
 
   return (
     <group onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={up}>
-      {part.solids.map((s) => {
+      {drawnSolids(part.solids).map((s) => {
         const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
         if (room && s.role !== 'duct' && !(chosen && showRooms)) return null;
         return (

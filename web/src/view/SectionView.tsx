@@ -18,6 +18,7 @@ import { useStations, type SectionLayer } from './station';
 import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
 import { unstacked, type Writing } from './writing';
+import { drawnSolids } from './drawnSolids';
 
 const sameWritings = (a: readonly Writing[], b: readonly Writing[]) => JSON.stringify(a) === JSON.stringify(b);
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
@@ -230,32 +231,34 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
               onPointerUp={pointerUp}
               onPointerCancel={pointerUp}
             >
-              {[...part.solids].sort(order).map((s) => {
-                const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
-                if (room && s.role !== 'duct' && !(selected && showRooms)) return null;
-                return (
-                  <SolidOutline
-                    key={s.id}
-                    solid={s}
-                    axes={[across, up, into]}
-                    fill={room ? 'none' : fill}
-                    cut={cutsSolid(s, mode, depth)}
-                    dashed={room}
-                    stroke={
-                      room
-                        ? s.role === 'plug room'
-                          ? '#ead88f'
-                          : '#9fd8e6'
-                        : selected
-                          ? '#ff9a5c'
-                          : stops.has(part.id)
-                            ? '#ff6a4d'
-                            : '#e6efe9'
-                    }
-                    width={px(selected && !room ? 2 : stops.has(part.id) ? 1.8 : 1)}
-                  />
-                );
-              })}
+              {drawnSolids(part.solids)
+                .sort(order)
+                .map((s) => {
+                  const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
+                  if (room && s.role !== 'duct' && !(selected && showRooms)) return null;
+                  return (
+                    <SolidOutline
+                      key={s.id}
+                      solid={s}
+                      axes={[across, up, into]}
+                      fill={room ? 'none' : fill}
+                      cut={cutsSolid(s, mode, depth)}
+                      dashed={room}
+                      stroke={
+                        room
+                          ? s.role === 'plug room'
+                            ? '#ead88f'
+                            : '#9fd8e6'
+                          : selected
+                            ? '#ff9a5c'
+                            : stops.has(part.id)
+                              ? '#ff6a4d'
+                              : '#e6efe9'
+                      }
+                      width={px(selected && !room ? 2 : stops.has(part.id) ? 1.8 : 1)}
+                    />
+                  );
+                })}
               <PartLooksSection part={part} mode={mode} depth={depth} width={px(0.8)} />
               {focused === part.id && (
                 <rect
