@@ -177,7 +177,7 @@ describe('fit', () => {
       .first()
       .click();
     await page
-      .getByText(/gone: Smallest margin is −3.8 mm/)
+      .getByText(/gone: Smallest margin: −3.8 mm/)
       .first()
       .waitFor();
     await until(

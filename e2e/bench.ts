@@ -2,7 +2,10 @@ import type { ChildProcess } from 'node:child_process';
 import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Conversion } from '@young-shell/core/document';
+import { evenWalls, newConversion, writeConversion, type Conversion } from '@young-shell/core/document';
+import { partFrom } from '@young-shell/core/parts';
+import { measured } from '@young-shell/core/quantity';
+import { standardPart } from '@young-shell/core/standards';
 import { chromium, type Browser, type BrowserContextOptions, type Download, type Page } from 'playwright-core';
 import { chromiumOptions } from './chromium';
 import { endServer, startServer } from './server';
@@ -101,6 +104,16 @@ export class Bench {
     return `/c/${list.find((c) => c.name === name)!.id}/${station}`;
   }
 
+  /** Brings a conversion in as a file; its path at a station. */
+  async bring(document: Conversion, station: string): Promise<string> {
+    const response = await fetch(`${this.address}/api/conversions/import`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: writeConversion(document),
+    });
+    return `/c/${((await response.json()) as { id: string }).id}/${station}`;
+  }
+
   async document(path: string): Promise<Conversion> {
     const id = path.split('/')[2]!;
     const response = await fetch(`${this.address}/api/conversions/${id}`);
@@ -119,6 +132,21 @@ function unpainted(): void {
     context.drawElements = none;
   }
   Object.assign(WebGL2RenderingContext.prototype, { drawArraysInstanced: none, drawElementsInstanced: none });
+}
+
+/** A steel box of this room, mm, with these parts of the library by their ids: for what takes a demo too long. */
+export function smallPlan(
+  name: string,
+  room: [number, number, number],
+  kit: Readonly<Record<string, string>>,
+): Conversion {
+  const wall = measured(2, 'calipers');
+  const [width, depth, height] = room.map((mm) => measured(mm + 4, 'rule')) as [typeof wall, typeof wall, typeof wall];
+  const plan = newConversion(name, { form: 'box', width, depth, height, walls: evenWalls(wall) });
+  plan.shell.material = 'steel';
+  plan.brief.policy = 'open';
+  for (const [id, key] of Object.entries(kit)) plan.kit.parts[id] = partFrom(standardPart(key)!);
+  return plan;
 }
 
 export const DEMO = 'Lanternfish reel deck';

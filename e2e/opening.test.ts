@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Bench, DEMO } from './bench';
+import { Bench, DEMO, smallPlan } from './bench';
 
 // What opens and what rides on it; the questions asked backwards.
 
@@ -92,7 +92,10 @@ describe('a row', () => {
 
 describe('asked backwards', () => {
   it('what would fit: found as it comes, tried on, used, undone, stopped', async () => {
-    const { path, page } = await open(DEMO, 'kit');
+    const plan = smallPlan('Small box', [230, 220, 80], { 'drive-1': 'drive/2.5-7' });
+    plan.layout.placements['drive-1'] = { x: 20, y: 20, z: 2, rear: 'rear', top: 'top', locked: false };
+    const path = await bench.bring(plan, 'kit');
+    const page = await bench.page(path);
     await tab(page, 'What fits?');
     await page.getByRole('checkbox', { name: 'As if nothing were in the shell' }).check(SLOW);
     await page.getByRole('button', { name: 'Try everything on' }).click();
@@ -102,10 +105,16 @@ describe('asked backwards', () => {
       .waitFor(SLOW);
     await page.getByText(/kinds of parts would go in/).waitFor({ timeout: 90_000 });
     const together = page.getByRole('region', { name: 'Together' });
-    await together.getByRole('button', { name: /^Try on Mini-ITX board/ }).click();
-    await page.getByText(/^trying on: Mini-ITX board/).waitFor(SLOW);
+    await together
+      .getByRole('button', { name: /^Try on Mini-STX board/ })
+      .first()
+      .click();
+    await page.getByText(/^trying on: Mini-STX board/).waitFor(SLOW);
     const before = Object.keys((await bench.document(path)).kit.parts).length;
-    await together.getByRole('button', { name: /^Use Mini-ITX board/ }).click();
+    await together
+      .getByRole('button', { name: /^Use Mini-STX board/ })
+      .first()
+      .click();
     await expect
       .poll(async () => Object.keys((await bench.document(path)).kit.parts).length, SLOW)
       .toBeGreaterThan(before);
@@ -128,7 +137,11 @@ describe('asked backwards', () => {
   });
 
   it('the smallest box: found, told with its bound, used and undone; a wall of 400 mm is refused', async () => {
-    const { path, page } = await open(CABINET, 'shell');
+    const path = await bench.bring(
+      smallPlan('Large box', [300, 300, 232], { 'drive-1': 'drive/3.5', 'drive-2': 'drive/2.5-7' }),
+      'shell',
+    );
+    const page = await bench.page(path);
     const box = page.getByRole('region', { name: 'Smallest box for this kit' });
     await box.getByLabel('Walls').fill('400', SLOW);
     await box.getByLabel('Walls').press('Enter');

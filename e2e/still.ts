@@ -34,6 +34,10 @@ export async function still(page: Page, quiet = QUIET): Promise<void> {
   );
 }
 
+/** Waits until a new size of the window is laid out. */
+export const laidOut = (page: Page): Promise<void> =>
+  page.evaluate(() => new Promise<void>((drawn) => requestAnimationFrame(() => requestAnimationFrame(() => drawn()))));
+
 /**
  * Goes to a station by its link and waits until the page is there: the router changes it in its own time, and
  * the station one comes from stands still too.

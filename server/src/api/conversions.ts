@@ -13,6 +13,7 @@ import type { Knex } from 'knex';
 import { isArchive, readBundle, writeBundle } from '../store/archive';
 import type { ConversionStore } from '../store/conversions';
 import { documentAt } from '../store/journal';
+import { changeWords, operation } from '../store/shapes';
 import { pieceByPiece } from './archives';
 import { ApiError } from './errors';
 import type { Listeners } from './listeners';
@@ -22,19 +23,9 @@ const newBody = Joi.object<{ name: string; form: StartingForm }>({
   form: Joi.valid(...Object.keys(STARTING_FORMS)).required(),
 });
 
-const operation = Joi.object({
-  op: Joi.valid('add', 'remove', 'replace').required(),
-  path: Joi.string().max(400).required(),
-  value: Joi.any(),
-});
-
 const changeBody = Joi.object<SentChange>({
-  uid: Joi.string().min(8).max(64).required(),
+  ...changeWords,
   base: Joi.number().integer().min(0).required(),
-  type: Joi.string().max(40).required(),
-  label: Joi.string().max(200).required(),
-  kind: Joi.valid('do', 'undo', 'redo').required(),
-  of: Joi.string().max(64).allow(null).required(),
   operations: Joi.array().items(operation).max(2000).required(),
 });
 

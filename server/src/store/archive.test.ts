@@ -98,7 +98,7 @@ describe('a backup', () => {
     await a.store.setSetting('some', 'value');
     const b = await bench();
     const report = await restore(b, await backupOf(a));
-    expect(report).toEqual({ added: ['Radio'], same: [], beside: [], parts: 0, attachments: 1 });
+    expect(report).toEqual({ added: ['Radio'], same: [], beside: [], parts: 0, attachments: 1, leftOut: [] });
     expect(await b.store.read(id)).toEqual(await a.store.read(id));
     expect(await b.store.journal(id)).toEqual(await a.store.journal(id));
     expect(await b.store.setting('some')).toBe('value');
@@ -119,7 +119,14 @@ describe('a backup', () => {
   it('carries deleted ones and documents that can’t be read', async () => {
     await a
       .database('conversion')
-      .insert({ id: 'broken', name: 'Odd', document: '{"odd":1}', revision: 0, created_at: 'x', updated_at: 'x' });
+      .insert({
+        id: 'broken',
+        name: 'Odd',
+        document: '{"odd":1}',
+        revision: 0,
+        created_at: now.toISOString(),
+        updated_at: now.toISOString(),
+      });
     await a.store.setDeleted(id, true);
     const b = await bench();
     await restore(b, await backupOf(a));

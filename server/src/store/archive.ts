@@ -7,12 +7,15 @@ import {
   writeConversion,
   type Conversion,
   type JournalEntry,
+  type Part,
 } from '@young-shell/core/document';
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import type { Knex } from 'knex';
 import type { Attachment } from './attachments';
 import type { ConversionRow } from './conversions';
 import { entryOf, rowOf, type ChangeRow } from './journal';
+import { wrongWithPart } from './parts';
+import { clipped, keptConversion, keptEntry, keptPart, keptSetting, keptSnapshot, wrongIn } from './shapes';
 
 /** The marker by which a bundle or a backup is known to be ours: the first entry of the archive. */
 const MANIFEST = 'young-shell.json';
@@ -54,6 +57,8 @@ export interface RestoreReport {
   beside: string[];
   parts: number;
   attachments: number;
+  /** What was not taken in, each with the reason. */
+  leftOut: string[];
 }
 
 /** Gives an archive piece by piece, as it is written. */
@@ -223,34 +228,103 @@ export async function readBundle(database: Knex, bytes: Uint8Array, at: Date): P
 
 /**
  * Brings a backup into a database that may hold conversions already. Nothing that is there is changed: what differs is
- * put beside it.
- * @throws ArchiveError
+ * put beside it. Each row is judged like a request: one that is wrong is left out and named.
+ * @throws ArchiveError where the file is no backup of ours
  */
 export async function restoreBackup(database: Knex, bytes: Uint8Array, at: Date): Promise<RestoreReport> {
   const files = checked(bytes, BACKUP);
-  const report: RestoreReport = { added: [], same: [], beside: [], parts: 0, attachments: 0 };
-  const parsed = <T>(name: string): T => {
+  const report: RestoreReport = { added: [], same: [], beside: [], parts: 0, attachments: 0, leftOut: [] };
+  const leaveOut = (what: string, why: string) => void report.leftOut.push(`${what}: ${why}`);
+  /** A file of the backup as JSON; undefined, and named, where it is none or is not there. */
+  const parsed = (name: string): unknown => {
     try {
-      return JSON.parse(strFromU8(files[name]!)) as T;
+      return JSON.parse(strFromU8(files[name]!));
     } catch {
-      throw new ArchiveError(`“${name}” in the backup can't be read; nothing was restored.`);
+      leaveOut(name, files[name] ? 'it can’t be read' : 'it is missing');
+      return undefined;
     }
+  };
+  /** The rows of a file that are right. */
+  const rows = <T>(name: string, what: string, wrong: (row: unknown) => string | undefined): T[] => {
+    const all = parsed(name);
+    if (all !== undefined && !Array.isArray(all)) leaveOut(name, 'it is no list');
+    return (Array.isArray(all) ? all : []).filter((row, i): row is T => {
+      const why = wrong(row);
+      if (why !== undefined) leaveOut(`${what} ${i + 1} of the backup`, why);
+      return why === undefined;
+    });
   };
   await database.transaction(async (transaction) => {
     report.attachments = await keep(transaction, attachmentsOf(files), at.toISOString());
-    for (const name of Object.keys(files).filter((n) => /^conversions\/[\w-]{1,40}\.json$/.test(n)))
-      await restoreConversion(transaction, parsed<KeptConversion>(name), report);
-    for (const part of parsed<{ id: string; part: string; updated_at: string }[]>('parts.json')) {
+    for (const name of Object.keys(files).filter((n) => n.startsWith('conversions/'))) {
+      const kept = parsed(name);
+      const why = kept === undefined ? undefined : wrongIn(keptConversion, kept);
+      if (why !== undefined) leaveOut(clipped(name), why);
+      else if (kept !== undefined)
+        await restoreConversion(transaction, await soundOf(kept as KeptConversion, leaveOut), report);
+    }
+    const parts = rows<{ id: string; part: string; updated_at: string }>(
+      'parts.json',
+      'own part',
+      (row) => wrongIn(keptPart, row) ?? wrongWithPart((row as { part: string }).part),
+    );
+    for (const part of parts) {
       if (await transaction('part').where({ part: part.part }).first('id')) continue;
       const there: unknown = await transaction('part').where({ id: part.id }).first('id');
-      await transaction('part').insert(there ? { ...part, id: randomUUID() } : part);
+      const { name } = JSON.parse(part.part) as Part;
+      await transaction('part').insert({ ...part, name, ...(there ? { id: randomUUID() } : {}) });
       report.parts++;
     }
-    for (const setting of parsed<{ key: string; value: string }[]>('settings.json'))
-      await transaction('setting').insert(setting).onConflict('key').ignore();
+    const settings = rows<{ key: string; value: string }>('settings.json', 'setting', (row) =>
+      wrongIn(keptSetting, row),
+    );
+    for (const setting of settings) await transaction('setting').insert(setting).onConflict('key').ignore();
   });
   return report;
 }
+
+/**
+ * A conversion with what of its journal and its snapshots is right. What lies before a change that is left out can be
+ * read, not undone: the way back leads through it.
+ */
+async function soundOf(kept: KeptConversion, leaveOut: (what: string, why: string) => void): Promise<KeptConversion> {
+  const wrong = (what: string, why: string | undefined) => {
+    if (why !== undefined) leaveOut(`${what} of conversion ${kept.id}`, why);
+    return why !== undefined;
+  };
+  const journal: JournalEntry[] = [];
+  let last = 0;
+  let lost = false;
+  for (const [i, entry] of kept.journal.entries()) {
+    // A long journal takes its time: others are served in between.
+    if (i % 200 === 199) await new Promise((resolve) => setImmediate(resolve));
+    const order =
+      entry?.revision > kept.revision
+        ? `its revision ${entry.revision} is after the last, ${kept.revision}`
+        : entry?.revision <= last
+          ? `its revision ${entry.revision} is not after the one before, ${last}`
+          : undefined;
+    if (wrong(`change ${i + 1}`, wrongIn(keptEntry, entry) ?? order)) lost = true;
+    else {
+      // From here on the way back is whole again.
+      if (lost) journal.forEach((before, k) => (journal[k] = folded(before)));
+      lost = false;
+      last = entry.revision;
+      journal.push(entry);
+    }
+  }
+  if (lost) journal.forEach((before, k) => (journal[k] = folded(before)));
+  const snapshots = kept.snapshots.filter(
+    (snapshot, i) =>
+      !wrong(
+        `snapshot ${i + 1}`,
+        wrongIn(keptSnapshot, snapshot) ?? ('fault' in readStored(snapshot.document) ? 'it is no plan' : undefined),
+      ),
+  );
+  return { ...kept, journal, snapshots };
+}
+
+const folded = (entry: JournalEntry): JournalEntry => ({ ...entry, operations: [], inverse: [], folded: true });
 
 async function restoreConversion(transaction: Knex, kept: KeptConversion, report: RestoreReport): Promise<void> {
   const stored = readStored(kept.document);
@@ -304,7 +378,12 @@ async function restoreConversion(transaction: Knex, kept: KeptConversion, report
 
 function nameIn(text: string): string {
   const found = /"name":\s*"((?:[^"\\]|\\.){1,120})"/.exec(text);
-  return found ? (JSON.parse(`"${found[1]}"`) as string) : 'A conversion that can’t be read';
+  try {
+    if (found) return JSON.parse(`"${found[1]}"`) as string;
+  } catch {
+    // Its name is as broken as the rest.
+  }
+  return 'A conversion that can’t be read';
 }
 
 /** Ends photos and solids that nothing speaks of any more and that were kept before a time. Gives how many. */

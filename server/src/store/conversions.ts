@@ -52,6 +52,15 @@ const DAY = 86_400_000;
 
 type Judged = { summary: Summary } | { fault: string };
 
+/** What was judged of a row; undefined where nothing was, or what is kept of it is broken. */
+function summaryIn({ summary }: Pick<ConversionRow, 'summary'>): Judged | undefined {
+  try {
+    return summary ? (JSON.parse(summary) as Judged) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Something that was learnt in another conversion. */
 export interface Lesson {
   from: string;
@@ -83,8 +92,8 @@ export class ConversionStore {
     const end = performance.now() + JUDGING;
     const listed: Listed[] = [];
     for (const row of rows) {
-      let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
-      if (row.summary_revision !== row.revision)
+      let judged = summaryIn(row);
+      if (!judged || row.summary_revision !== row.revision)
         if (performance.now() < end) judged = (await this.judge(row.id))?.judged;
         else void this.judgeRest();
       listed.push({
@@ -186,7 +195,7 @@ export class ConversionStore {
       .first();
     if (!row) return undefined;
     // A change is validated before it is kept: what was readable once stays so.
-    let judged = row.summary ? (JSON.parse(row.summary) as Judged) : undefined;
+    let judged = summaryIn(row);
     if (!judged || ('fault' in judged && row.summary_revision !== row.revision))
       judged = (await this.judge(id))!.judged;
     if ('fault' in judged) throw new UnreadableError(judged.fault);

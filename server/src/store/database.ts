@@ -2,6 +2,8 @@ import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import knexModule, { type Knex } from 'knex';
 import { SqliteDialect } from './dialect';
+import { storageFault } from './faults';
+import { mendRows } from './mend';
 import { migrations } from './migrations';
 
 /** Copies made before migrations that are kept; older ones are pruned. */
@@ -41,11 +43,22 @@ export async function openDatabase(path: string, say: (words: string) => void = 
     const [done, waiting] = (await database.migrate.list({ migrationSource })) as [unknown[], unknown[]];
     if (done.length > 0 && waiting.length > 0 && path !== ':memory:') await copyBeside(database, path, say);
     await database.migrate.latest({ migrationSource });
+    for (const words of await mendable(database)) say(`Mended: ${words}.`);
   } catch (error) {
     await database.destroy();
     throw error;
   }
   return database;
+}
+
+/** Rows are mended where that can be written: on a full or read-only disk they stay as they are. */
+async function mendable(database: Knex): Promise<string[]> {
+  try {
+    return await mendRows(database);
+  } catch (error) {
+    if (!storageFault(error)) throw error;
+    return [];
+  }
 }
 
 /** A database of a later version than this one. The message can be shown as it is. */

@@ -20,7 +20,9 @@ interface Props {
   onRemove: () => void;
 }
 
-const ago = (when: string) => formatDistanceToNow(new Date(when), { addSuffix: true });
+/** How long ago; a time that is none breaks no screen. */
+export const ago = (when: string) =>
+  Number.isFinite(Date.parse(when)) ? formatDistanceToNow(new Date(when), { addSuffix: true }) : 'at a time not known';
 
 /** A conversion on the bench: what it is, whether it fits, what can be done with it. */
 export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRemove }: Props) {

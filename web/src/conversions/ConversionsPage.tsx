@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { LARGEST_FILE, type Listed } from '@young-shell/core/document';
 import { setTheme } from '../app/preferences';
+import { countOf } from '@young-shell/core/quantity';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { api } from '../document/api';
 import { Button, buttonClass } from '../ui/Button';
@@ -31,7 +32,7 @@ export function ConversionsPage() {
     toast.success(`“${head.document.name}” is on the bench.`);
   };
   const restore = async (file: File) => {
-    const { added, same, beside, parts } = await api.restoreBackup(file);
+    const { added, same, beside, parts, leftOut } = await api.restoreBackup(file);
     toast.success(
       [
         `${added.length} brought back`,
@@ -41,6 +42,11 @@ export function ConversionsPage() {
       ].join('; '),
       { duration: 15_000 },
     );
+    if (leftOut.length > 0)
+      toast.warning(
+        `${countOf(leftOut.length, 'row')} of the backup ${leftOut.length === 1 ? 'was' : 'were'} left out: ${leftOut.slice(0, 4).join('; ')}${leftOut.length > 4 ? '; …' : ''}`,
+        { duration: 60_000 },
+      );
   };
   const remove = async (conversion: Listed) => {
     await api.remove(conversion.id);

@@ -1,7 +1,7 @@
-import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import { KEPT_DAYS, type Listed } from '@young-shell/core/document';
 import { Button } from '../ui/Button';
+import { ago } from './ConversionRow';
 
 interface Props {
   deleted: readonly Listed[];
@@ -22,9 +22,7 @@ export function DeletedList({ deleted, onRestore, onPurge }: Props) {
           <li key={conversion.id} className="flex items-center gap-3 border-b border-line px-5 py-2.5">
             <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
               {conversion.name}
-              <span className="ml-2 font-label text-sm text-ink-soft">
-                {formatDistanceToNow(new Date(conversion.deletedAt!), { addSuffix: true })}
-              </span>
+              <span className="ml-2 font-label text-sm text-ink-soft">{ago(conversion.deletedAt!)}</span>
             </span>
             <Button aria-label={`Bring back ${conversion.name}`} onClick={() => onRestore(conversion)}>
               Bring back

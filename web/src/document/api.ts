@@ -68,12 +68,23 @@ export interface RestoreReport {
   same: string[];
   beside: string[];
   parts: number;
+  /** What was not taken in, each with the reason. */
+  leftOut: string[];
 }
 
 /** A part of the user's own library. */
 export interface StoredPart {
   id: string;
   part: Part;
+}
+
+/** A row of the library that is no part. */
+export interface UnreadablePart {
+  id: string;
+  name: string;
+  /** As it is stored. */
+  text: string;
+  fault: string;
 }
 
 const raw = (body: Blob | Uint8Array): RequestInit => ({
@@ -103,9 +114,9 @@ export const api = {
   changes: (id: string, since: number) => call<JournalEntry[]>(`/conversions/${id}/changes?since=${since}`),
   /** Keeps a solid or a photo; gives the hash by which it is found again. */
   keep: (file: Blob | Uint8Array) => call<{ content: string }>('/attachments', raw(file)),
-  parts: () => call<StoredPart[]>('/parts'),
+  parts: () => call<(StoredPart | UnreadablePart)[]>('/parts'),
   keepPart: (part: Part) => call<StoredPart>('/parts', post(part)),
-  removePart: (id: string) => call<void>(`/parts/${id}`, { method: 'DELETE' }),
+  removePart: (id: string) => call<void>(`/parts/${encodeURIComponent(id)}`, { method: 'DELETE' }),
   /** A STEP as a binary STL in mm. */
   async step(file: Blob, name: string): Promise<Uint8Array> {
     let response: Response;

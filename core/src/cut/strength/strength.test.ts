@@ -20,6 +20,7 @@ import { bendingFindings } from '../findings/bending';
 import { bend, bendRoughly, beyondTheory } from './bend';
 import { angleInertia, bentPlate, loadsOn, panelOf, STIFFENERS, type Panel } from './panel';
 import { plateOf, type Plate } from './plate';
+import { runs } from '../../../../testing/runs';
 
 /** A plate of D = 1 with all edges held, n × n elements. */
 function edged(n: number, a: number, b: number, how: number): Plate {
@@ -321,7 +322,7 @@ describe('what stands over an opening', () => {
     },
   };
 
-  it.each([0, 20, 60])('bears on its rim with all of its weight, %d mm off its middle', (off) => {
+  it.each([0, 20, 60].slice(-runs(3, 2)))('bears on its rim with all of its weight, %d mm off its middle', (off) => {
     const document = box(round, block('drive-1', 6, [120, 120, 40], [140 + off, 90, 1]));
     const assembly = assemble(document);
     const panel = panelOf(document, assembly, 'bottom', 'supported');
@@ -411,9 +412,11 @@ describe('a lid of its own material', () => {
     const share = (m: 'steel' | 'plastic') => (1 - ELASTIC[m].poisson ** 2) / ELASTIC[m].modulus;
     expect(most('plastic') / most('steel')).toBeCloseTo(share('plastic') / share('steel'), -0.5);
     expect(most('plastic') / most('steel')).toBeGreaterThan(60);
+    // Its floor is of the shell’s own.
     const wooden = box(lid('plastic'));
-    const floor = bend(wooden, 'bottom', assemble(wooden)).after;
-    expect(floor).toBeCloseTo(bend(box(), 'bottom', assemble(box())).after, 9);
+    expect(panelOf(wooden, assemble(wooden), 'bottom', 'supported').material).toEqual(
+      panelOf(box(), assemble(box()), 'bottom', 'supported').material,
+    );
   });
 });
 

@@ -10,6 +10,7 @@ import { searchLayouts } from '../layouts';
 import { partWith, whatFits } from './fits';
 import { fitTogether } from './together';
 import { greatest, largest, withPart } from './try';
+import { runs } from '../../../../testing/runs';
 
 const length = (v: number) => measured(v);
 
@@ -65,7 +66,7 @@ describe('what would fit', () => {
     const found = whatFits(document, { library });
     for (const option of found.filter((o) => o.group === 'supply' || o.group === 'board')) {
       if (option.fits === 'no') {
-        expect(anyPlace(document, option.id, 6, size), option.id).toBe(false);
+        expect(anyPlace(document, option.id, runs(6, 10), size), option.id).toBe(false);
         expect(option.shortfall?.lacking ?? 1).toBeGreaterThan(0);
       }
     }

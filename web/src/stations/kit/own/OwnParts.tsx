@@ -4,10 +4,11 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../../app/store';
-import { api, type StoredPart } from '../../../document/api';
+import { api, type StoredPart, type UnreadablePart } from '../../../document/api';
 import { selectDocument } from '../../../document/selectors';
 import { useSubmit } from '../../../document/useSubmit';
 import { Button } from '../../../ui/Button';
+import { download, stem } from '../../../ui/download';
 import { Section } from '../../../ui/Section';
 import { select } from '../../../view/slice';
 import { PartPreview } from '../PartPreview';
@@ -49,12 +50,14 @@ function blankPart(): Part {
   };
 }
 
+const nameIn = (row: StoredPart | UnreadablePart) => ('part' in row ? row.part.name : row.name);
+
 /** Parts that no standard describes: new ones, and those kept from other conversions. */
 export function OwnParts({ onAdded }: { onAdded: () => void }) {
   const { kit, spent } = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
-  const [kept, setKept] = useState<StoredPart[]>();
+  const [kept, setKept] = useState<(StoredPart | UnreadablePart)[]>();
   const load = useCallback(() => {
     api.parts().then(setKept, () => setKept([]));
   }, []);
@@ -94,18 +97,27 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
           </p>
         )}
         <ul className="m-0 list-none p-0">
-          {kept?.map(({ id, part }) => (
-            <li key={id} className="border-t border-line py-2 first:border-t-0">
+          {kept?.map((row) => (
+            <li key={row.id} className="border-t border-line py-2 first:border-t-0">
               <div className="mb-1 flex items-center gap-2">
-                <span className="min-w-0 flex-1 [overflow-wrap:anywhere] font-semibold">{part.name}</span>
-                <Button aria-label={`Add ${part.name} to the kit`} onClick={() => add(part)}>
-                  Add
-                </Button>
+                <span className="min-w-0 flex-1 [overflow-wrap:anywhere] font-semibold">{nameIn(row)}</span>
+                {'part' in row ? (
+                  <Button aria-label={`Add ${row.part.name} to the kit`} onClick={() => add(row.part)}>
+                    Add
+                  </Button>
+                ) : (
+                  <Button
+                    aria-label={`Fetch ${row.name} as it is`}
+                    onClick={() => download(`${stem(row.name)}.json`, 'application/json', row.text)}
+                  >
+                    Fetch it as it is
+                  </Button>
+                )}
                 <Button
                   look="quiet"
-                  aria-label={`Remove ${part.name} from my parts`}
+                  aria-label={`Remove ${nameIn(row)} from my parts`}
                   onClick={() =>
-                    void api.removePart(id).then(load, (problem: Error) => {
+                    void api.removePart(row.id).then(load, (problem: Error) => {
                       toast.error(problem.message);
                     })
                   }
@@ -113,7 +125,11 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
                   <Trash2 size={15} aria-hidden />
                 </Button>
               </div>
-              <PartPreview id="kept" part={part} />
+              {'part' in row ? (
+                <PartPreview id="kept" part={row.part} />
+              ) : (
+                <p className="m-0 text-sm text-stop">It can’t be read: {row.fault}.</p>
+              )}
             </li>
           ))}
         </ul>
