@@ -7,8 +7,8 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rolldownOptions: {
-      // The thread for STEP files is a file of its own: it is started by its address.
-      input: { main: 'src/main.ts', thread: 'src/work/step.ts' },
+      // What runs in a thread is a file of its own: it is started by its address.
+      input: { main: 'src/main.ts', thread: 'src/work/step.ts', judge: 'src/work/judge.ts' },
       output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
     },
   },

@@ -11,12 +11,13 @@ import { conversionRoutes } from './api/conversions';
 import { ApiError, errorHandler } from './api/errors';
 import { knownHost, requireKey, sameOrigin } from './api/guards';
 import { instrumentRoutes } from './api/instruments';
-import { Listeners } from './api/listeners';
+import { LIST, Listeners } from './api/listeners';
 import { partRoutes } from './api/parts';
 import { stepRoutes } from './api/step';
 import { AttachmentStore } from './store/attachments';
 import { ConversionStore } from './store/conversions';
 import { PartStore } from './store/parts';
+import type { Judge } from './work/judged';
 
 export interface AppOptions {
   database: Knex;
@@ -28,17 +29,20 @@ export interface AppOptions {
   /** Name under which it is reached from other machines; absent when it listens on this one only. */
   host?: string;
   now?: () => Date;
+  /** Judges plans for the list; missing: on this thread. */
+  judge?: Judge;
 }
 
 /** The whole server as an Express application. */
-export function createApp({ database, logger, web, accessKey, host, now = () => new Date() }: AppOptions): {
+export function createApp({ database, logger, web, accessKey, host, now = () => new Date(), judge }: AppOptions): {
   app: Express;
   listeners: Listeners;
   store: ConversionStore;
 } {
   const app = express();
-  const store = new ConversionStore(database, now);
+  const store = new ConversionStore(database, now, judge);
   const listeners = new Listeners();
+  store.onJudged = (id) => listeners.tell(LIST, { id });
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
   app.use(

@@ -13,6 +13,7 @@ import { NewerError, openDatabase } from './store/database';
 import { storageFault } from './store/faults';
 import { lock, LockedError } from './store/lock';
 import { defaultDatabase } from './store/place';
+import { judgingThread } from './work/judgingThread';
 
 const DAY = 86_400_000;
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -40,8 +41,10 @@ const { database, unlock } = await opened().catch((error: unknown) => {
         : String(error),
   );
 });
+const thread = judgingThread();
 const { app, listeners, store } = createApp({
   database,
+  judge: thread.judge,
   logger,
   web: join(root, 'web', 'dist'),
   ...(accessKey ? { accessKey } : {}),
@@ -64,6 +67,7 @@ const server = app.listen(port, values.host, (error) => {
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     listeners.close();
+    void thread.close();
     server.close(
       () =>
         void database.destroy().then(() => {

@@ -34,6 +34,10 @@ export interface Listed {
   summary?: Summary;
   /** Why the document can't be read. */
   fault?: string;
+  /** It has changed since it was judged: what is said of it is what was known before. */
+  judging?: boolean;
+  /** Since when that is known. */
+  judgedAt?: string;
   /** When it was taken off the list; it is kept for `KEPT_DAYS` after that. */
   deletedAt?: string;
 }

@@ -16,7 +16,7 @@ import { documentAt } from '../store/journal';
 import { changeWords, operation } from '../store/shapes';
 import { pieceByPiece } from './archives';
 import { ApiError } from './errors';
-import type { Listeners } from './listeners';
+import { LIST, type Listeners } from './listeners';
 
 const newBody = Joi.object<{ name: string; form: StartingForm }>({
   name: Joi.string().trim().min(1).max(120).required(),
@@ -70,6 +70,9 @@ export function conversionRoutes(
 ): Router {
   const router = Router();
   const json = express.json({ limit: LARGEST_CHANGE });
+
+  // What has been judged anew, for pages that show the list.
+  router.get('/events', (_request, response) => listeners.add(LIST, response));
 
   router.get('/', async (request, response) => {
     response.json(await store.list('deleted' in request.query ? 'deleted' : 'kept'));

@@ -1,5 +1,8 @@
 import type { Response } from 'express';
 
+/** What pages hear of that show the list: a conversion was judged anew. No conversion is called so. */
+export const LIST = '*list';
+
 /** Open pages that want to hear of changes made elsewhere, or of readings (server-sent events). */
 export class Listeners {
   private readonly open = new Map<string, Set<Response>>();

@@ -117,16 +117,14 @@ describe('a backup', () => {
   });
 
   it('carries deleted ones and documents that can’t be read', async () => {
-    await a
-      .database('conversion')
-      .insert({
-        id: 'broken',
-        name: 'Odd',
-        document: '{"odd":1}',
-        revision: 0,
-        created_at: now.toISOString(),
-        updated_at: now.toISOString(),
-      });
+    await a.database('conversion').insert({
+      id: 'broken',
+      name: 'Odd',
+      document: '{"odd":1}',
+      revision: 0,
+      created_at: now.toISOString(),
+      updated_at: now.toISOString(),
+    });
     await a.store.setDeleted(id, true);
     const b = await bench();
     await restore(b, await backupOf(a));

@@ -10,10 +10,9 @@ import {
   type JournalEntry,
   type Listed,
   type SentChange,
-  type Summary,
 } from '@young-shell/core/document';
-import { summaryOf } from '@young-shell/core/plan';
 import type { Knex } from 'knex';
+import { judgedHere, type Judge, type Judged } from '../work/judged';
 import { storageFault } from './faults';
 import { entryOf, foldJournal, rowOf, type ChangeRow } from './journal';
 
@@ -50,12 +49,10 @@ export interface ConversionRow {
 const JUDGING = 60;
 const DAY = 86_400_000;
 
-type Judged = { summary: Summary } | { fault: string };
-
 /** What was judged of a row; undefined where nothing was, or what is kept of it is broken. */
-function summaryIn({ summary }: Pick<ConversionRow, 'summary'>): Judged | undefined {
+function summaryIn({ summary }: Pick<ConversionRow, 'summary'>): (Judged & { at?: string }) | undefined {
   try {
-    return summary ? (JSON.parse(summary) as Judged) : undefined;
+    return summary ? (JSON.parse(summary) as Judged & { at?: string }) : undefined;
   } catch {
     return undefined;
   }
@@ -71,81 +68,111 @@ const MOST_LESSONS = 200;
 
 /** All reading and writing of conversions and their journals. Each write is one transaction. */
 export class ConversionStore {
-  private judging = false;
+  private judging: Promise<void> | undefined;
+  /** Judged, but not kept: nothing could be written, or it took too long (then nothing is known of it). */
+  private readonly unkept = new Map<string, { revision: number; judged: Judged | undefined }>();
+  /** Told of each conversion that was judged. */
+  onJudged: (id: string) => void = () => undefined;
 
   constructor(
     private readonly database: Knex,
     private readonly now: () => Date = () => new Date(),
+    private readonly judgeText: Judge = judgedHere,
   ) {}
 
   private stamp = () => this.now().toISOString();
 
   /**
-   * The conversions on the bench, or those that were taken off it; the one changed last first. What is not judged yet
-   * comes without a summary, and is judged meanwhile.
+   * The conversions on the bench, or those that were taken off it; the one changed last first. What has changed since it was
+   * judged comes with what was known of it before, and is judged meanwhile.
    */
   async list(which: 'kept' | 'deleted' = 'kept'): Promise<Listed[]> {
-    const rows: Omit<ConversionRow, 'document'>[] = await this.database('conversion')
-      .select('id', 'name', 'revision', 'updated_at', 'deleted_at', 'summary', 'summary_revision')
-      .where((q) => (which === 'kept' ? q.whereNull('deleted_at') : q.whereNotNull('deleted_at')))
-      .orderBy(which === 'kept' ? 'updated_at' : 'deleted_at', 'desc');
-    const end = performance.now() + JUDGING;
-    const listed: Listed[] = [];
-    for (const row of rows) {
-      let judged = summaryIn(row);
-      if (!judged || row.summary_revision !== row.revision)
-        if (performance.now() < end) judged = (await this.judge(row.id))?.judged;
-        else void this.judgeRest();
-      listed.push({
+    let rows = await this.rows(which);
+    if (rows.some((row) => !this.judgedOf(row).fresh)) {
+      // A small plan is judged while one waits.
+      await Promise.race([this.judgeRest(), new Promise((resolve) => setTimeout(resolve, JUDGING))]);
+      rows = await this.rows(which);
+    }
+    return rows.map((row) => {
+      const { judged, fresh, at } = this.judgedOf(row);
+      return {
         id: row.id,
         name: row.name,
         revision: row.revision,
         updatedAt: row.updated_at,
         ...(row.deleted_at ? { deletedAt: row.deleted_at } : {}),
         ...judged,
-      });
-    }
-    return listed;
+        ...(fresh ? {} : { judging: true }),
+        ...(!fresh && judged && at !== undefined ? { judgedAt: at } : {}),
+      };
+    });
+  }
+
+  private rows(which: 'kept' | 'deleted'): Promise<Omit<ConversionRow, 'document'>[]> {
+    return this.database('conversion')
+      .select('id', 'name', 'revision', 'created_at', 'updated_at', 'deleted_at', 'summary', 'summary_revision')
+      .where((q) => void (which === 'kept' ? q.whereNull('deleted_at') : q.whereNotNull('deleted_at')))
+      .orderBy(which === 'kept' ? 'updated_at' : 'deleted_at', 'desc');
+  }
+
+  /** What is known of a row: as it is kept or, where nothing could be written, as it is remembered. */
+  private judgedOf(row: Pick<ConversionRow, 'id' | 'revision' | 'summary' | 'summary_revision'>): {
+    judged?: Judged;
+    fresh: boolean;
+    at?: string;
+  } {
+    const unkept = this.unkept.get(row.id);
+    const { at, ...kept } = summaryIn(row) ?? {};
+    const judged = 'summary' in kept || 'fault' in kept ? (kept as Judged) : undefined;
+    if (judged && row.summary_revision === row.revision) return { judged, fresh: true };
+    if (unkept?.revision === row.revision)
+      return { ...((unkept.judged ?? judged) ? { judged: unkept.judged ?? judged } : {}), fresh: true };
+    return { ...(judged ? { judged } : {}), fresh: false, ...(at === undefined ? {} : { at }) };
   }
 
   /**
    * Computes and keeps what the list shows of a conversion: its summary, or why it can't be read. On a full or read-only
-   * disk it is not kept, and told all the same: reading needs no room.
+   * disk it is remembered instead: reading needs no room. So is that it takes too long.
    */
-  private async judge(id: string): Promise<{ judged: Judged; kept: boolean } | undefined> {
+  private async judge(id: string): Promise<void> {
     const row: ConversionRow | undefined = await this.database('conversion').where({ id }).first();
-    if (!row) return undefined;
-    const judged = judgedBy(row.document);
-    try {
-      await this.database('conversion')
-        .where({ id, revision: row.revision })
-        .update({ summary: JSON.stringify(judged), summary_revision: row.revision });
-    } catch (error) {
-      if (!storageFault(error)) throw error;
-      return { judged, kept: false };
-    }
-    return { judged, kept: true };
+    if (!row) return;
+    const judged = await this.judgeText(row.document);
+    if (judged)
+      try {
+        const count = await this.database('conversion')
+          .where({ id, revision: row.revision })
+          .update({ summary: JSON.stringify({ ...judged, at: this.stamp() }), summary_revision: row.revision });
+        if (count > 0) this.onJudged(id);
+        return;
+      } catch (error) {
+        if (!storageFault(error)) throw error;
+      }
+    this.unkept.set(id, { revision: row.revision, judged });
+    this.onJudged(id);
   }
 
-  /** Judges what is not judged yet, one at a time, with time for requests in between. */
-  async judgeRest(): Promise<void> {
-    if (this.judging) return;
-    this.judging = true;
+  /** Judges what is not judged yet, one at a time, with time for requests in between; ends when all is. */
+  judgeRest(): Promise<void> {
+    this.judging ??= this.judgeAll().finally(() => (this.judging = undefined));
+    return this.judging;
+  }
+
+  private async judgeAll(): Promise<void> {
     try {
       for (;;) {
-        const row: { id: string } | undefined = await this.database('conversion')
+        const rows = (await this.database('conversion')
           .whereRaw('summary_revision <> revision')
-          .first('id');
-        if (!row) return;
-        const done = await this.judge(row.id);
-        // Nothing can be written: the next list judges again.
-        if (done && !done.kept) return;
+          .orWhereNull('summary')
+          .orderBy('updated_at', 'desc')
+          .select('id', 'revision', 'summary', 'summary_revision')) as ConversionRow[];
+        const next = rows.find((row) => !this.judgedOf(row).fresh);
+        if (!next) return;
+        await this.judge(next.id);
         await new Promise((resolve) => setImmediate(resolve));
       }
     } catch {
-      // The database is going away or full: the next list judges again.
-    } finally {
-      this.judging = false;
+      // The database is going away: the next list judges again.
     }
   }
 
@@ -195,10 +222,11 @@ export class ConversionStore {
       .first();
     if (!row) return undefined;
     // A change is validated before it is kept: what was readable once stays so.
-    let judged = summaryIn(row);
-    if (!judged || ('fault' in judged && row.summary_revision !== row.revision))
-      judged = (await this.judge(id))!.judged;
-    if ('fault' in judged) throw new UnreadableError(judged.fault);
+    const { judged, fresh } = this.judgedOf(row);
+    if (!judged || ('fault' in judged && !fresh)) {
+      const stored = readStored(row.document);
+      if ('fault' in stored) throw new UnreadableError(stored.fault);
+    } else if ('fault' in judged) throw new UnreadableError(judged.fault);
     return {
       id: row.id,
       revision: row.revision,
@@ -334,15 +362,5 @@ export class ConversionStore {
 
   async setSetting(key: string, value: string): Promise<void> {
     await this.database('setting').insert({ key, value }).onConflict('key').merge();
-  }
-}
-
-function judgedBy(text: string): Judged {
-  const stored = readStored(text);
-  if ('fault' in stored) return stored;
-  try {
-    return { summary: summaryOf(stored.document) };
-  } catch (error) {
-    return { fault: `It can't be judged: ${(error as Error).message}` };
   }
 }

@@ -1,5 +1,6 @@
 // A thread does not take over the loader for TypeScript: it is registered here, then the work begins.
+import { workerData } from 'node:worker_threads';
 import { register } from 'tsx/esm/api';
 
 register();
-await import('./step.ts');
+await import(workerData.of === 'judge' ? './judge.ts' : './step.ts');

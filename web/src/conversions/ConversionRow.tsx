@@ -82,10 +82,21 @@ export function ConversionRow({ conversion, waiting, onRename, onDuplicate, onRe
         {summary ? (
           <>
             <VerdictMark verdict={summary.headline.verdict} size={14} />
-            <span className="min-w-0">{inUnit(summary.headline.brief, unit)}</span>
+            <span className="min-w-0">
+              {inUnit(summary.headline.brief, unit)}
+              {conversion.judging && (
+                <span className="block font-label text-sm leading-snug text-ink-soft">
+                  {conversion.judgedAt
+                    ? `judged ${ago(conversion.judgedAt)}, being judged anew …`
+                    : 'being judged anew …'}
+                </span>
+              )}
+            </span>
           </>
         ) : (
-          <span className="text-base text-ink-soft">being judged …</span>
+          <span className="text-base text-ink-soft">
+            {conversion.judging ? 'being judged …' : 'too large to be judged here: open it'}
+          </span>
         )}
       </span>
       <div className="-mr-2 flex shrink-0">

@@ -4,8 +4,8 @@ import { api } from '../document/api';
 import { knownList, rememberList } from '../document/known';
 import { waitingCounts } from '../document/outbox';
 
-/** While the server is away, or still judging, the list is asked for again after this, ms. */
-const AGAIN = { away: 2000, judging: 700 };
+/** While the server is away, or still judging and silent, the list is asked for again after this, ms. */
+const AGAIN = { away: 2000, judging: 3000 };
 
 /** The conversions on the bench and those taken off it, kept up to date. */
 export function useConversions() {
@@ -34,7 +34,13 @@ export function useConversions() {
     window.addEventListener('focus', again);
     return () => window.removeEventListener('focus', again);
   }, [load]);
-  const judging = list?.some((c) => !c.summary && c.fault === undefined) ?? false;
+  useEffect(() => {
+    // The server says what it has judged anew.
+    const source = new EventSource('/api/conversions/events');
+    source.onmessage = () => void load();
+    return () => source.close();
+  }, [load]);
+  const judging = list?.some((c) => c.judging) ?? false;
   useEffect(() => {
     if (!away && !judging) return;
     const timer = setInterval(() => void load(), away ? AGAIN.away : AGAIN.judging);
