@@ -48,3 +48,24 @@ it('holds no verb of the command line', () => {
   const usage = 'every step of the build with what comes before it, laid on days';
   expect(scripts.filter((file) => read(file).includes(usage))).toEqual([]);
 });
+
+it('tells the licence of every package that the interface and its workers import', () => {
+  const listed = ['licenses.md', 'licenses-of-workers.md', 'licenses-of-fonts.md'].map(read).join('\n');
+  const root = fileURLToPath(new URL('..', import.meta.url));
+  const sources = ['web/src', 'core/src', 'kernels/src'].flatMap((folder) =>
+    readdirSync(`${root}/${folder}`, { recursive: true, encoding: 'utf8' })
+      .filter((file) => /(?<!\.test)\.tsx?$/.test(file))
+      .map((file) => readFileSync(`${root}/${folder}/${file}`, 'utf8')),
+  );
+  // A word apart from the builder: what is written after “from” in a source is what is meant.
+  const packages = new Set(
+    sources.flatMap((text) =>
+      [...text.matchAll(/^(?:import|export) (?!type )[^;]*?from '((?:@[^/']+\/)?[^./'][^/']*)/gm)].map((m) => m[1]!),
+    ),
+  );
+  for (const own of [...packages].filter((p) => /^(@young-shell|node:)/.test(p))) packages.delete(own);
+  expect(packages.size).toBeGreaterThan(20);
+  expect([...packages]).toEqual(expect.arrayContaining(['manifold-3d', 'svgpath', 'dxf-parser', 'meshoptimizer']));
+  const missing = [...packages].filter((p) => !listed.includes(`## ${p} - `) && !listed.includes(`# ${p}\n`));
+  expect(missing).toEqual([]);
+});

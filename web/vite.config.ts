@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { transformAsync } from '@babel/core';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
@@ -34,6 +34,32 @@ const fontLicences = (): Plugin => ({
       (font) => `# ${font}\n\n${readFileSync(new URL(`${font}/LICENSE`, folder), 'utf8')}`,
     );
     this.emitFile({ type: 'asset', fileName: 'licenses-of-fonts.md', source: texts.join('\n\n') });
+  },
+});
+
+/** Folders of the packages that workers are made of: they are put together apart, where the builder's list does not look. */
+const inWorkers = new Set<string>();
+const packagesOfWorkers = (): Plugin => ({
+  name: 'packages-of-workers',
+  moduleParsed: ({ id }) => {
+    const [folder] = /^.*\/node_modules\/(@[^/]+\/)?[^/]+/.exec(id) ?? [];
+    if (folder) inWorkers.add(folder);
+  },
+});
+
+/** The licences of what workers are made of. */
+const workerLicences = (): Plugin => ({
+  name: 'licences-of-workers',
+  generateBundle() {
+    const texts = [...inWorkers].sort().map((folder) => {
+      const { name, version, license } = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8')) as Record<
+        string,
+        string
+      >;
+      const file = readdirSync(folder).find((entry) => /^(licen[cs]e|copying)/i.test(entry));
+      return `## ${name} - ${version} (${license})${file ? `\n\n${readFileSync(`${folder}/${file}`, 'utf8')}` : ''}`;
+    });
+    this.emitFile({ type: 'asset', fileName: 'licenses-of-workers.md', source: texts.join('\n\n') });
   },
 });
 
@@ -107,6 +133,7 @@ export default defineConfig({
     react(),
     tailwindcss(),
     fontLicences(),
+    workerLicences(),
     beginning(),
     firstView(),
     // A page that is loaded while the server is away: everything of the interface, and photos and solids once seen.
@@ -135,7 +162,7 @@ export default defineConfig({
       },
     }),
   ],
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [packagesOfWorkers()] },
   optimizeDeps: { exclude: ['manifold-3d'] },
   // The kernel asks for node:module only under Node.
   build: {

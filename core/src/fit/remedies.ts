@@ -35,6 +35,8 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
     return remedies;
   }
   const part = assembly.parts.find((p) => p.id === partId)!;
+  // What keeps others in is no margin: it goes, or it stays.
+  if (finding.id.startsWith('fit/trapped/')) return removal(document, other?.id);
   const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
   const before = shortAt(marginsOfPart(assembly, part));
 
@@ -98,17 +100,22 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
         ),
       );
   }
-  if (other?.kind === 'feature' && document.brief.policy !== 'conserve') {
-    const feature = document.shell.features[other.id];
-    if (feature?.fate === 'cut' && !survives(document.brief, 'feature', other.id))
-      remedies.push({
-        id: 'remove',
-        label: `Take out ${feature.name}`,
-        price: `cut from the shell, not reversible${feature.why ? `; ${feature.why}` : ''}`,
-        change: { type: 'setFate', id: other.id, fate: 'removed' },
-      });
-  }
+  if (other?.kind === 'feature') remedies.push(...removal(document, other.id));
   return remedies;
+}
+
+/** A feature that may be cut, taken out; nothing where it may not. */
+function removal({ shell, brief }: Conversion, id: string | undefined): Remedy[] {
+  const feature = id === undefined ? undefined : shell.features[id];
+  if (!feature || feature.fate !== 'cut' || brief.policy === 'conserve' || survives(brief, 'feature', id!)) return [];
+  return [
+    {
+      id: 'remove',
+      label: `Take out ${feature.name}`,
+      price: `cut from the shell, not reversible${feature.why ? `; ${feature.why}` : ''}`,
+      change: { type: 'setFate', id: id!, fate: 'removed' },
+    },
+  ];
 }
 
 const moveRemedy = (id: string, label: string, price: string, part: string, placement: Placement): Remedy => ({

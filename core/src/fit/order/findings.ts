@@ -3,6 +3,7 @@ import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { nameOf } from '../words';
 import type { Access } from './access';
+import { keptIn } from './keptIn';
 import type { Order } from './order';
 
 const listed = (names: readonly string[]) =>
@@ -21,7 +22,26 @@ export function orderFindings(
   if (order.exits.length === 0) return [];
   // What is plugged together leaves only as its socket lets it: longer ways are not looked for there.
   const plugged = (id: string) => assembly.parts.some((p) => p.pluggedInto && (p.id === id || p.pluggedInto === id));
-  for (const id of order.trapped)
+  const kept = keptIn(document, assembly, order);
+  for (const { feature, parts } of kept) {
+    const what = document.shell.features[feature]!.name;
+    const them = parts.length === 1 ? 'it comes out and goes in' : 'they come out and go in';
+    findings.push({
+      ...base,
+      id: `fit/trapped/${feature}`,
+      verdict: 'stop',
+      sentence: `${what} keeps in ${listed(parts.map(name))}: with ${listed(order.exits)} open and ${what} in its place ${parts.length === 1 ? 'it' : 'none of them'} can be taken out or put in; without it ${them}. Take ${what} out first and put it back after, or place ${parts.length === 1 ? 'it' : 'them'} elsewhere.`,
+      brief: `${what} keeps in ${parts.length === 1 ? name(parts[0]!) : `${parts.length} parts`}`,
+      about: [
+        { kind: 'part', id: parts[0]! },
+        { kind: 'feature', id: feature },
+        ...parts.slice(1).map((id) => ({ kind: 'part' as const, id })),
+      ],
+      mayHaveRemedies: document.shell.features[feature]!.fate === 'cut',
+    });
+  }
+  const named = new Set(kept.flatMap((k) => k.parts));
+  for (const id of order.trapped.filter((t) => !named.has(t)))
     findings.push({
       ...base,
       id: `fit/trapped/${id}`,

@@ -54,7 +54,8 @@ const bodies = (part: PlacedPart) => part.solids.filter(goesAlong);
 
 const normal: Vec3 = [0, 0, 0];
 
-function overlap(a: Shape, b: Shape): boolean {
+/** Do two shapes stand in each other, by more than they may touch? */
+export function overlaps(a: Shape, b: Shape): boolean {
   for (let i = 0; i < 3; i++) if (a.high[i]! <= b.low[i]! + HIT || b.high[i]! <= a.low[i]! + HIT) return false;
   return a.kind === 'box' && b.kind === 'box' ? true : signedDistance(a, b, normal) < -HIT;
 }
@@ -63,7 +64,7 @@ function overlap(a: Shape, b: Shape): boolean {
 function meets(own: readonly Shape[], leg: Leg, others: readonly Shape[]): boolean {
   for (const a of own) {
     const room = swept(a, leg);
-    for (const b of others) if (overlap(room, b) && !overlap(a, b)) return true;
+    for (const b of others) if (overlaps(room, b) && !overlaps(a, b)) return true;
   }
   return false;
 }
