@@ -24,12 +24,14 @@ export const linkId = (from: string, to: string, kind: CableKind, connector = ''
  */
 export function linksOf(document: Conversion, assembly: Assembly): Link[] {
   const all = assembly.parts.flatMap(placedConnectors);
+  const giving = new Map<PlacedConnector['kind'], PlacedConnector[]>();
+  for (const c of all) if (c.gives) giving.set(c.kind, [...(giving.get(c.kind) ?? []), c]);
   const links: Link[] = [];
   for (const to of all) {
     if (to.gives) continue;
-    const givers = all.filter((c) => c.gives && c.kind === to.kind && c.part !== to.part);
     let from: PlacedConnector | undefined;
-    for (const giver of givers) if (!from || apart(giver, to) < apart(from, to)) from = giver;
+    for (const giver of giving.get(to.kind) ?? [])
+      if (giver.part !== to.part && (!from || apart(giver, to) < apart(from, to))) from = giver;
     if (!from) continue;
     const id = linkId(from.part, to.part, to.kind, document.kit.parts[to.part]?.own ? to.id : '');
     links.push({ id, kind: to.kind, cable: CABLES[to.kind], from, to, own: document.layout.cables[id]?.length });

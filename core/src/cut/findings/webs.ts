@@ -51,6 +51,36 @@ export function insideFace({ outline }: Pick<FaceFrame, 'outline'>, { centre, sh
   return least;
 }
 
+/** Openings of one face in the order of their left ends, so that those near one are found without asking all. */
+class Near {
+  private readonly sorted: { opening: CutOpening; low: number; high: number }[];
+  private readonly widest: number;
+
+  constructor(all: readonly CutOpening[]) {
+    this.sorted = all
+      .map((opening) => {
+        const [half] = halfOf(opening.shape);
+        return { opening, low: opening.centre[0] - half, high: opening.centre[0] + half };
+      })
+      .sort((a, b) => a.low - b.low);
+    this.widest = this.sorted.reduce((most, { low, high }) => Math.max(most, high - low), 0);
+  }
+
+  /** Those that come within `reach` mm of it along the face’s first axis, itself among them. */
+  *of({ centre, shape }: CutOpening, reach: number): Generator<CutOpening> {
+    const [half] = halfOf(shape);
+    const [from, to] = [centre[0] - half - reach, centre[0] + half + reach];
+    let first = 0;
+    for (let end = this.sorted.length; first < end;) {
+      const middle = (first + end) >> 1;
+      if (this.sorted[middle]!.low < from - this.widest) first = middle + 1;
+      else end = middle;
+    }
+    for (let k = first; k < this.sorted.length && this.sorted[k]!.low <= to; k++)
+      if (this.sorted[k]!.high >= from) yield this.sorted[k]!.opening;
+  }
+}
+
 /** Webs around new openings that are thinner than they should be: to the face's edges, openings that are there, each other. */
 export function thinWebs(
   document: Conversion,
@@ -60,17 +90,29 @@ export function thinWebs(
   /** The narrowest between two things on a face. */
   const thin = new Map<string, ThinWeb>();
   const fresh = all.filter((o) => !o.inExisting && !o.made);
-  const made = all.filter((o) => o.made);
+  /** Each pair of new ones is asked once, by the one that comes first. */
+  const place = new Map(fresh.map((o, i) => [o, i]));
+  const faces = new Map<string, CutOpening[]>();
+  for (const o of all) {
+    const list = faces.get(o.face);
+    if (list) list.push(o);
+    else faces.set(o.face, [o]);
+  }
+  const near = new Map([...faces].map(([face, list]) => [face, new Near(list)]));
   fresh.forEach((opening, i) => {
     const wall = wallOf(assembly.hull, opening.face)!;
     const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
     const least = leastWeb(materialOf(document, assembly.hull, opening.face, opening.centre), wall.thickness);
-    const others = all.filter((o) => o.face === opening.face && o !== opening);
     const add = (beside: ThinWeb['beside'], web: number, other?: Lying) => {
       const pair = `${[opening.group, beside.id].sort().join('+')}/${opening.face}`;
       if (web >= Math.min(least, thin.get(pair)?.web ?? least)) return;
       // With a third opening across it there is no such web: those to the third are told.
-      if (other && web >= 0 && others.some((o) => o !== other && liesBetween(o, opening, other))) return;
+      if (
+        other &&
+        web >= 0 &&
+        faces.get(opening.face)!.some((o) => o !== opening && o !== other && liesBetween(o, opening, other))
+      )
+        return;
       thin.set(pair, { opening, beside, web, least });
     };
     add({ kind: 'edge', id: 'edge', name: 'the edge of the face' }, insideFace(frame, opening));
@@ -86,9 +128,12 @@ export function thinWebs(
         there,
       );
     }
-    for (const b of [...fresh.slice(i + 1), ...made])
-      if (b.face === opening.face && b.group !== opening.group)
-        add({ kind: 'part', id: b.group, name: b.name }, webBetween(opening, b), b);
+    const beside = [...near.get(opening.face)!.of(opening, least)].filter(
+      (b) => b.group !== opening.group && (b.made || (place.get(b) ?? -1) > i),
+    );
+    // In the order of the list, the made ones after the new ones: of equal webs the first is told.
+    for (const b of beside.sort((p, q) => (place.get(p) ?? Infinity) - (place.get(q) ?? Infinity)))
+      add({ kind: 'part', id: b.group, name: b.name }, webBetween(opening, b), b);
   });
   return [...thin.values()];
 }

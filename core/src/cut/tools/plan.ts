@@ -61,14 +61,16 @@ export function toolPlan(document: Conversion, assembly: Assembly, openings: rea
   return [...new Set(fresh.map((o) => o.face))].map((face) => {
     const here = fresh.filter((o) => o.face === face);
     const steps = here.map((o) => stepFor(document, assembly, o, here));
-    steps.sort((a, b) => rank(a) - rank(b) || sizeOf(here, a) - sizeOf(here, b));
+    const opened = new Map(here.map((o) => [o.id, o]));
+    const sizes = new Map(here.map((o) => [o.id, measuresOf(o.shape).area]));
+    steps.sort((a, b) => rank(a) - rank(b) || sizes.get(a.opening)! - sizes.get(b.opening)!);
     const frame = assembly.hull.frames.find((f) => f.face === face)!;
     const whole = areaOf(frame.outline);
     const measured = here.map((o) => (o.pattern ? freeAreaOf(o, o.pattern) : { length: o.length, free: o.area }));
     const area = measured.reduce((sum, m) => sum + m.free, 0);
     return {
       face,
-      steps: together(here, steps),
+      steps: together(opened, steps),
       minutes: Math.round(
         MINUTES.setUp * new Set(steps.map((s) => s.tool)).size + steps.reduce((sum, s) => sum + s.minutes, 0),
       ),
@@ -81,10 +83,10 @@ export function toolPlan(document: Conversion, assembly: Assembly, openings: rea
 }
 
 /** Holes alike of one part are one line. */
-function together(here: readonly CutOpening[], steps: readonly ToolStep[]): ToolStep[] {
+function together(here: ReadonlyMap<string, CutOpening>, steps: readonly ToolStep[]): ToolStep[] {
   const lines = new Map<string, ToolStep>();
   for (const step of steps) {
-    const { group, kind } = here.find((o) => o.id === step.opening)!;
+    const { group, kind } = here.get(step.opening)!;
     const key = kind === 'drill' ? `${group} ${step.tool} ${step.steps.join()}` : step.opening;
     const known = lines.get(key);
     if (known) lines.set(key, { ...known, count: known.count + 1, minutes: known.minutes + step.minutes });
@@ -97,8 +99,6 @@ const rank = ({ tool }: ToolStep) =>
   ['drill', 'step drill', 'hole saw', 'router', 'laser', 'jigsaw', 'rotary tool', 'file', 'by hand', 'none'].indexOf(
     tool,
   );
-const sizeOf = (here: readonly CutOpening[], step: ToolStep) =>
-  measuresOf(here.find((o) => o.id === step.opening)!.shape).area;
 
 function areaOf(outline: readonly (readonly [number, number])[]): number {
   let twice = 0;
