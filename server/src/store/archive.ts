@@ -240,7 +240,7 @@ export async function restoreBackup(database: Knex, bytes: Uint8Array, at: Date)
     try {
       return JSON.parse(strFromU8(files[name]!));
     } catch {
-      leaveOut(name, files[name] ? 'it can’t be read' : 'it is missing');
+      leaveOut(clipped(name), files[name] ? 'it can’t be read' : 'it is missing');
       return undefined;
     }
   };
@@ -306,14 +306,14 @@ async function soundOf(kept: KeptConversion, leaveOut: (what: string, why: strin
           : undefined;
     if (wrong(`change ${i + 1}`, wrongIn(keptEntry, entry) ?? order)) lost = true;
     else {
-      // From here on the way back is whole again.
-      if (lost) journal.forEach((before, k) => (journal[k] = folded(before)));
+      // From here on the way back is whole again; a change that is missing breaks it like one that is wrong.
+      if (lost || entry.revision !== last + 1) journal.forEach((before, k) => (journal[k] = folded(before)));
       lost = false;
       last = entry.revision;
       journal.push(entry);
     }
   }
-  if (lost) journal.forEach((before, k) => (journal[k] = folded(before)));
+  if (lost || last !== kept.revision) journal.forEach((before, k) => (journal[k] = folded(before)));
   const snapshots = kept.snapshots.filter(
     (snapshot, i) =>
       !wrong(

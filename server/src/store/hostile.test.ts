@@ -154,6 +154,21 @@ describe('a backup with something wrong in it', () => {
     await stands(one);
   });
 
+  it('a change that is missing breaks the way back like one that is wrong', async () => {
+    const files = await good();
+    const name = Object.keys(files).find((n) => n.startsWith('conversions/'))!;
+    for (const missing of [0, 1]) {
+      const kept = JSON.parse(strFromU8(files[name]!)) as { id: string; journal: unknown[] };
+      kept.journal.splice(missing, 1);
+      const one = await bench();
+      await restore(one, zipSync({ ...files, [name]: strToU8(JSON.stringify(kept)) }));
+      const rows = (await one.database('change').where({ conversion_id: kept.id })) as { folded: number }[];
+      // Without the first, the second can still be undone; without the last, nothing leads back from the head.
+      expect(rows.map((r) => r.folded)).toEqual([missing]);
+      await one.database.destroy();
+    }
+  });
+
   it('a file that is not there is named, and nothing else is lost', async () => {
     const files = await good();
     const { 'parts.json': _parts, ...rest } = files;
