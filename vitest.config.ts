@@ -28,7 +28,7 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['scripts/built.mjs', 'e2e/globalSetup.ts'],
-          testTimeout: 90_000,
+          testTimeout: 180_000,
           hookTimeout: 120_000,
           // After the others: pages and the servers they talk to take both cores.
           sequence: { groupOrder: 1 },

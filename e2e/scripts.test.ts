@@ -66,6 +66,10 @@ it('tells the licence of every package that the interface and its workers import
   for (const own of [...packages].filter((p) => /^(@young-shell|node:)/.test(p))) packages.delete(own);
   expect(packages.size).toBeGreaterThan(20);
   expect([...packages]).toEqual(expect.arrayContaining(['manifold-3d', 'svgpath', 'dxf-parser', 'meshoptimizer']));
-  const missing = [...packages].filter((p) => !listed.includes(`## ${p} - `) && !listed.includes(`# ${p}\n`));
+  // Two have nothing of their own: what they hand on is listed by its own names.
+  const within: Record<string, string> = { d3: 'd3-scale', 'radix-ui': '@radix-ui/react-dialog' };
+  const missing = [...packages]
+    .map((p) => within[p] ?? p)
+    .filter((p) => !listed.includes(`## ${p} - `) && !listed.includes(`# ${p}\n`));
   expect(missing).toEqual([]);
 });
