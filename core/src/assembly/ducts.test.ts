@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '../solid';
-import { ductBlocks, ductLength } from './ducts';
+import { DUCT_WALL, ductBlocks, ducted, ductedFrom, ductLength } from './ducts';
 import type { PlacedPart, Solid } from './placed';
 
 const box = (low: Vec3, size: Vec3): { low: Vec3; high: Vec3 } => ({
@@ -73,5 +73,62 @@ describe('a duct from a fan in the rear wall to a part before it', () => {
     const beside = part('to', box([100, 280, 0], [50, 20, 50]));
     expect(ductLength(fan, 'rear', beside)).toBeLessThan(0);
     expect(ductBlocks(fan, 'rear', beside)).toEqual([]);
+  });
+
+  it('is, worked by hand, fifteen blocks of 8 mm from the left wall to a smaller part aside', () => {
+    const fan = part('fan', box([5, 100, 60], [25, 80, 80]));
+    const to = part('to', box([150, 130, 70], [60, 40, 50]));
+    expect(ductLength(fan, 'left', to)).toBe(120);
+    const blocks = ductBlocks(fan, 'left', to);
+    // Its lower side in y goes from 100 to 130, the most that any changes: in steps of 2.
+    expect(blocks).toHaveLength(15);
+    const ends = (k: number) => [...blocks[k]!.low, ...blocks[k]!.high].map((v) => Math.round(v * 1e4) / 1e4);
+    // The first block has the outline at a thirtieth of the way, the last at 29 of them, each 1.6 mm of wall wider.
+    expect(ends(0)).toEqual([30, 99.4, 58.7333, 38, 181.2667, 140.9333]);
+    expect(ends(14)).toEqual([142, 127.4, 68.0667, 150, 171.9333, 122.2667]);
+    // Straight to a part as large it is one block; against it there is no room for one.
+    const straight = ductBlocks(fan, 'left', part('to', box([90, 100, 60], [10, 80, 80])));
+    expect(straight).toEqual([
+      { kind: 'box', low: [30, 100 - DUCT_WALL, 60 - DUCT_WALL], high: [90, 180 + DUCT_WALL, 140 + DUCT_WALL] },
+    ]);
+    expect(ductBlocks(fan, 'left', part('to', box([30, 100, 60], [10, 80, 80])))).toEqual([]);
+    // However slanted, there are no more than 64.
+    expect(ductBlocks(fan, 'left', part('to', box([400, 900, 60], [10, 80, 80])))).toHaveLength(64);
+  });
+});
+
+describe('a fan with its duct', () => {
+  const side = (direction: 'left' | 'right', mustReachOutside: boolean) => ({ direction, mustReachOutside });
+  const at = (id: string, low: Vec3, faces: object[] = []) =>
+    ({ ...part(id, box(low, [25, 80, 80])), faces }) as PlacedPart;
+  const fan = at('fan', [5, 100, 60], [side('right', false), side('left', true)]);
+  const to = at('to', [90, 100, 60]);
+
+  it('looks out by the side that has to, or by its first', () => {
+    expect(ductedFrom(fan)).toBe('left');
+    expect(ductedFrom(at('fan', [0, 0, 0], [side('right', false)]))).toBe('right');
+    expect(ductedFrom(to)).toBeUndefined();
+  });
+
+  it('is the same thing as long as both stand where they are; without a duct it is the fan itself', () => {
+    const parts = [fan, to];
+    const [led, other] = ducted(parts, { fan: { ductTo: 'to' } });
+    expect(other).toBe(to);
+    expect(led!.solids.map((s) => [s.id, s.owner, s.role, s.leadsTo, s.moving, s.outside])).toEqual([
+      [undefined, 'fan', 'body', undefined, undefined, undefined],
+      ['fan/duct-1', 'fan', 'duct', 'to', false, false],
+    ]);
+    expect(ducted(parts, { fan: { ductTo: 'to' } })[0]).toBe(led);
+    expect(ducted([fan, at('to', [95, 100, 60])], { fan: { ductTo: 'to' } })[0]).not.toBe(led);
+    const none: Parameters<typeof ducted>[1][] = [
+      undefined,
+      {},
+      { fan: {} },
+      { fan: { ductTo: 'fan' } },
+      { fan: { ductTo: 'gone' } },
+    ];
+    for (const fans of none) expect(ducted(parts, fans)[0]).toBe(fan);
+    // What does not lie behind it gets none.
+    expect(ducted([fan, at('to', [-60, 100, 60])], { fan: { ductTo: 'to' } })[0]).toBe(fan);
   });
 });

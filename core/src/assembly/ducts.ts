@@ -85,7 +85,7 @@ function withDuct(fan: PlacedPart, to: PlacedPart): PlacedPart {
 export function ducted(parts: readonly PlacedPart[], fans: Conversion['air']['fans'] | undefined): PlacedPart[] {
   return parts.map((fan) => {
     const led = fans?.[fan.id]?.ductTo;
-    const to = led === undefined || led === fan.id ? undefined : parts.find((p) => p.id === led);
+    const to = led === undefined ? undefined : parts.find((p) => p.id === led);
     return to ? withDuct(fan, to) : fan;
   });
 }
