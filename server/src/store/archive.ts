@@ -250,7 +250,9 @@ export async function restoreBackup(database: Knex, bytes: Uint8Array, at: Date)
     if (all !== undefined && !Array.isArray(all)) leaveOut(name, 'it is no list');
     return (Array.isArray(all) ? all : []).filter((row, i): row is T => {
       const why = wrong(row);
-      if (why !== undefined) leaveOut(`${what} ${i + 1} of the backup`, why);
+      const { name: called } = (row ?? {}) as { name?: unknown };
+      if (why !== undefined)
+        leaveOut(typeof called === 'string' && called ? `${what} “${clipped(called, 60)}”` : `${what} ${i + 1}`, why);
       return why === undefined;
     });
   };
@@ -259,7 +261,7 @@ export async function restoreBackup(database: Knex, bytes: Uint8Array, at: Date)
     for (const name of Object.keys(files).filter((n) => n.startsWith('conversions/'))) {
       const kept = parsed(name);
       const why = kept === undefined ? undefined : wrongIn(keptConversion, kept);
-      if (why !== undefined) leaveOut(clipped(name), why);
+      if (why !== undefined) leaveOut(titleOf(kept, name), why);
       else if (kept !== undefined)
         await restoreConversion(transaction, await soundOf(kept as KeptConversion, leaveOut), report);
     }
@@ -289,7 +291,7 @@ export async function restoreBackup(database: Knex, bytes: Uint8Array, at: Date)
  */
 async function soundOf(kept: KeptConversion, leaveOut: (what: string, why: string) => void): Promise<KeptConversion> {
   const wrong = (what: string, why: string | undefined) => {
-    if (why !== undefined) leaveOut(`${what} of conversion ${kept.id}`, why);
+    if (why !== undefined) leaveOut(`${what} of “${nameIn(kept.document)}”`, why);
     return why !== undefined;
   };
   const journal: JournalEntry[] = [];
@@ -374,6 +376,12 @@ async function restoreConversion(transaction: Knex, kept: KeptConversion, report
     for (const { revision, document: text } of kept.snapshots)
       await transaction('snapshot').insert({ conversion_id: id, revision, document: gzipSync(text) });
   report[there ? 'beside' : 'added'].push(title);
+}
+
+/** A conversion of a backup by its name, as far as one can be made out. */
+function titleOf(kept: unknown, file: string): string {
+  const { document } = (kept ?? {}) as { document?: unknown };
+  return typeof document === 'string' ? `“${nameIn(document)}”` : clipped(file);
 }
 
 function nameIn(text: string): string {

@@ -28,7 +28,9 @@ const at = Joi.string()
   })
   .messages({ 'any.invalid': '{{#label}} is no time like 2026-12-01T08:00:00.000Z' });
 
-const id = Joi.string().pattern(/^[\w-]{1,40}$/);
+const id = Joi.string()
+  .pattern(/^[\w-]{1,40}$/)
+  .messages({ 'string.pattern.base': '{{#label}} is not one to forty letters, digits and dashes' });
 const revision = Joi.number().integer().min(0).max(1e9);
 /** The length of a document is asked where it is read. */
 const text = Joi.string();
