@@ -16,6 +16,7 @@ import { cutRows } from './cut';
 import { medianOf, print, type Row } from './measure';
 import { fitRows, tooMuch } from './fit';
 import { frames } from './frames';
+import { largeRow } from './large';
 import { packingLines } from './packing';
 import { openingRows } from './opening';
 import { panelRows } from './panel';
@@ -137,5 +138,6 @@ tell(...(await storeRows(demo, short)));
 if (!short) {
   tell(await coldLoad(5));
   tell(await frames({ ...tooMuch, name: 'More than fits' }, 60));
+  tell(await largeRow());
 }
 for (const line of packingLines(short)) console.log(line);

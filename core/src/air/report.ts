@@ -403,6 +403,14 @@ function reading(model: AirModel, { pressure, flow, rise }: SolvedAir): Reading 
     undefined,
   );
   const heatEdges = edges.map(({ from, to }, e) => ({ from, to, flow: flow[e]! }));
+  // Many parts stand in the same zones.
+  const shares = new Map<string, number>();
+  const throughZones = (through: readonly number[]) => {
+    const key = [...through].sort((a, b) => a - b).join();
+    const known = shares.get(key) ?? shareThrough(model.nodes, heatEdges, new Set(through));
+    shares.set(key, known);
+    return known;
+  };
   const merged = new Map<string, WayFlow>();
   for (const way of wayFlows) {
     const known = merged.get(way.id);
@@ -443,11 +451,7 @@ function reading(model: AirModel, { pressure, flow, rise }: SolvedAir): Reading 
       .map(({ part, name, zones: shares }) => ({
         part,
         name,
-        share: shareThrough(
-          model.nodes,
-          heatEdges,
-          new Set(shares.filter(([, s], i) => i === 0 || s > 0.25).map(([z]) => z)),
-        ),
+        share: throughZones(shares.filter(([, s], i) => i === 0 || s > 0.25).map(([z]) => z)),
       })),
   };
 }

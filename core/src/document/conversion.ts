@@ -66,6 +66,18 @@ export type Accepted = Conversion['accepted'][string];
 /** Checks the form of a whole document: types, ranges, ids. Empty when it is in order. */
 export const validationIssuesOfForm = (document: unknown): ValidationIssue[] => validationIssuesBy(form, document);
 
+/**
+ * Makes what checks documents a piece at a time: it is made when it is first asked for, and that takes a while. For a
+ * thread that has something else to do in between.
+ */
+export function* preparingForms(): Generator<void> {
+  for (const section of SECTIONS) {
+    validationIssuesBy(section.form, null);
+    yield;
+  }
+  validationIssuesOfForm(null);
+}
+
 /** Checks the form of what was altered below a path, the rest being in order. */
 export const validationIssuesOfFormBelow = (document: unknown, steps: readonly string[]): ValidationIssue[] =>
   validationIssuesBelow(form, document, steps);

@@ -1,5 +1,12 @@
 export * from './changes';
-export { LARGEST_DOCUMENT, LARGEST_FILE, SCHEMA_VERSION, type Accepted, type Conversion } from './conversion';
+export {
+  LARGEST_DOCUMENT,
+  LARGEST_FILE,
+  preparingForms,
+  SCHEMA_VERSION,
+  type Accepted,
+  type Conversion,
+} from './conversion';
 export { fileStem } from './fileStem';
 export * from './journal';
 export * from './keys';

@@ -22,16 +22,41 @@ export const linkId = (from: string, to: string, kind: CableKind, connector = ''
  * The connections of all parts that are in the shell: each connector that takes goes to the nearest one that
  * gives its kind. Which cables a kit needs follows from its parts; a part outside needs none yet.
  */
-export function linksOf(document: Conversion, assembly: Assembly): Link[] {
+export function linksOf(document: Conversion, assembly: Assembly): readonly Link[] {
+  const { parts } = document.kit;
+  const { cables } = document.layout;
+  const known = kept.get(assembly);
+  if (known?.parts === parts && known.cables === cables) return known.links;
+  const links = findLinks(document, assembly);
+  kept.set(assembly, { parts, cables, links });
+  return links;
+}
+
+/** More than one station asks for the links of a plan. */
+const kept = new WeakMap<
+  Assembly,
+  { parts: Conversion['kit']['parts']; cables: Conversion['layout']['cables']; links: readonly Link[] }
+>();
+
+function findLinks(document: Conversion, assembly: Assembly): Link[] {
   const all = assembly.parts.flatMap(placedConnectors);
   const giving = new Map<PlacedConnector['kind'], PlacedConnector[]>();
-  for (const c of all) if (c.gives) giving.set(c.kind, [...(giving.get(c.kind) ?? []), c]);
+  for (const c of all) {
+    if (!c.gives) continue;
+    const givers = giving.get(c.kind);
+    if (givers) givers.push(c);
+    else giving.set(c.kind, [c]);
+  }
   const links: Link[] = [];
   for (const to of all) {
     if (to.gives) continue;
     let from: PlacedConnector | undefined;
-    for (const giver of giving.get(to.kind) ?? [])
-      if (giver.part !== to.part && (!from || apart(giver, to) < apart(from, to))) from = giver;
+    let least = Infinity;
+    for (const giver of giving.get(to.kind) ?? []) {
+      const away = apart(giver, to);
+      if (giver.part === to.part || away >= least) continue;
+      [from, least] = [giver, away];
+    }
     if (!from) continue;
     const id = linkId(from.part, to.part, to.kind, document.kit.parts[to.part]?.own ? to.id : '');
     links.push({ id, kind: to.kind, cable: CABLES[to.kind], from, to, own: document.layout.cables[id]?.length });

@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../assembly';
-import { applyChange, readConversion, type Change, type Conversion } from '../document';
+import { assemble, type PlacedPart } from '../assembly';
+import { applyChange, defaultBox, newConversion, readConversion, type Change, type Conversion } from '../document';
+import { partFrom } from '../parts';
+import { signedDistance } from '../solid';
+import { standardPart } from '../standards';
 import { assessFit } from './assess';
 import { judge } from './judge';
 import { severityOf, urgencyOf } from './margin';
@@ -130,5 +133,53 @@ describe('how bad a margin is', () => {
   ] as const)('an intake with %f mm before it: %s', (distance, verdict) => {
     const air = { tolerable: 20, least: 10 };
     expect(severityOf({ ...margin!, kind: 'air', distance, spare: distance - 30, air })).toBe(verdict);
+  });
+});
+
+describe('margins of parts that are far from each other', () => {
+  it('are there exactly where two bodies are within 60 mm, counted pair by pair', () => {
+    let near = 0;
+    let far = 0;
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom('drive/3.5', 'fan/80x25', 'board/pico-itx', 'supply/sfx'),
+            fc.integer({ min: 0, max: 700 }),
+            fc.integer({ min: 0, max: 300 }),
+            fc.constantFrom('rear' as const, 'left' as const),
+          ),
+          { minLength: 4, maxLength: 12 },
+        ),
+        (parts) => {
+          const plan = newConversion('Far', defaultBox());
+          parts.forEach(([key, x, y, rear], i) => {
+            plan.kit.parts[`p-${i}`] = partFrom(standardPart(key)!, `P ${i}`);
+            plan.layout.placements[`p-${i}`] = { x, y, z: 100, rear, top: 'top', locked: false };
+          });
+          const assembly = assemble(plan);
+          const found = new Set(
+            marginsOf(assembly)
+              .filter((m) => m.kind === 'body' && m.other.kind === 'part')
+              .map((m) => `${m.part} ${m.other.id}`),
+          );
+          const bodies = (p: PlacedPart) => p.solids.filter((s) => s.role === 'body' || s.role === 'mount');
+          assembly.parts.forEach((a, i) => {
+            for (const b of assembly.parts.slice(i + 1)) {
+              const gaps = bodies(a).flatMap((s) => bodies(b).map((t) => signedDistance(s.shape, t.shape, [0, 0, 0])));
+              // Two that just touch are seated, not near.
+              if (gaps.some((gap) => Math.abs(gap) <= 0.05)) continue;
+              const isNear = Math.min(...gaps) <= 60;
+              expect([a.id, b.id, found.has(`${a.id} ${b.id}`)]).toEqual([a.id, b.id, isNear]);
+              if (isNear) near++;
+              else far++;
+            }
+          });
+        },
+      ),
+      { numRuns: runs(300, 60) },
+    );
+    expect(near).toBeGreaterThan(50);
+    expect(far).toBeGreaterThan(50);
   });
 });

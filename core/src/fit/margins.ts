@@ -50,7 +50,15 @@ export function marginsOfPart(assembly: Assembly, part: PlacedPart): Margin[] {
  * Margins of all parts, each pair once, tightest first. Only those of what moved since the last time are computed; the
  * others are the same objects.
  */
-export function marginsOf(assembly: Assembly): Margin[] {
+export function marginsOf(assembly: Assembly): readonly Margin[] {
+  let known = ofAssembly.get(assembly);
+  if (!known) ofAssembly.set(assembly, (known = findMargins(assembly)));
+  return known;
+}
+
+const ofAssembly = new WeakMap<Assembly, readonly Margin[]>();
+
+function findMargins(assembly: Assembly): Margin[] {
   const margins: Margin[] = [];
   assembly.parts.forEach((part, i) => {
     const known = knownOf(assembly, part);

@@ -8,7 +8,7 @@ import {
   type Solid,
   type Wall,
 } from '../assembly';
-import { axisOf, centreOf, farthest, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
+import { axisOf, boundsOf, centreOf, farthest, leastAlong, signedDistance, signOf, type Vec3 } from '../solid';
 import { requiredBetween, requiredToWall } from './clearance';
 import { severityOf, type Margin, type MarginKind } from './margin';
 import { wallDistance } from './wallDistance';
@@ -63,6 +63,20 @@ function byOwner(features: readonly Solid[]): Map<string, Solid[]> {
   }
   owners.set(features, grouped);
   return grouped;
+}
+
+const bounds = new WeakMap<readonly Solid[], { low: Vec3; high: Vec3 }>();
+
+function boundsOfAll(solids: readonly Solid[]): { low: Vec3; high: Vec3 } {
+  let known = bounds.get(solids);
+  if (!known) bounds.set(solids, (known = boundsOf(solids.map((s) => s.shape))));
+  return known;
+}
+
+/** Are two lots of solids too far apart for any margin? What wants air or a plug’s room has that as a solid. */
+function outOfReach(a: readonly Solid[], b: readonly Solid[]): boolean {
+  const [p, q] = [boundsOfAll(a), boundsOfAll(b)];
+  return [0, 1, 2].some((i) => p.low[i]! - q.high[i]! > FAR || q.low[i]! - p.high[i]! > FAR);
 }
 
 /** The chords of each face: a flat face has one. */
@@ -147,6 +161,7 @@ function pairMargins(
   clearances: Clearances,
   margins: Margin[],
 ) {
+  if (part.solids.length === 0 || solids.length === 0 || outOfReach(part.solids, solids)) return;
   const best: Partial<Record<MarginKind, Candidate & { b: Solid }>> = {};
   for (const a of part.solids)
     for (const b of solids) {

@@ -44,8 +44,9 @@ export function assessAll(
   document: Conversion,
   slow: SlowAnswers = {},
   stations: readonly Station[] = STATIONS,
+  of: (station: Station) => Conversion = () => document,
 ): Assessment {
-  const said = stations.map((station) => ({ station, own: assessedBy(station, document), later: slow[station.id] }));
+  const said = stations.map((station) => ({ station, own: assessedBy(station, of(station)), later: slow[station.id] }));
   const figures: TargetFigures = Object.assign({}, ...said.flatMap(({ own, later }) => [own.figures, later?.figures]));
   const touched: Touched = {
     faces: new Set(said.flatMap(({ own }) => [...(own.touched?.faces ?? [])])),
@@ -68,6 +69,30 @@ export function assessAll(
     strip,
     figures,
   };
+}
+
+/** With more parts than this in the shell what runs is not asked anew at every pointer move. */
+const MANY = 60;
+
+/**
+ * Assesses a plan under the hand: of a large one all that it is at rest, while what it does when it runs stays as it was
+ * said of the plan as it is kept, until the hand lets go.
+ */
+export const assessDragged = (dragged: Conversion, kept: Conversion, slow: SlowAnswers): Assessment =>
+  Object.keys(kept.layout.placements).length <= MANY
+    ? assessAll(dragged, slow)
+    : assessAll(dragged, slow, STATIONS, (station) => (station.running ? kept : dragged));
+
+/**
+ * Assesses a plan a piece at a time: its solids, then a station after the other. What was found is kept, so that
+ * `assessAll` has it at once. For a thread that has something else to do in between.
+ */
+export function* assessing(document: Conversion): Generator<void> {
+  assembled(document);
+  for (const station of STATIONS) {
+    yield;
+    assessedBy(station, document);
+  }
 }
 
 /** The worst verdict that nobody accepted. */

@@ -1,6 +1,8 @@
 export { assembled } from './assembled';
 export {
   assessAll,
+  assessDragged,
+  assessing,
   contextOf,
   saidAtRest,
   saidInTheWay,

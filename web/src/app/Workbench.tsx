@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { closeConversion, openConversion, restoreDeleted } from '../document/sync';
 import { Button } from '../ui/Button';
+import { Later } from '../ui/Later';
 import { forgetSlow } from '../document/slowSlice';
 import { resetView } from '../view/slice';
 import { useStations } from '../view/station';
@@ -120,7 +121,9 @@ export function Workbench() {
       <StationRail id={id} />
       <main className="bench-view min-h-0 min-w-0" aria-label="Shell view">
         <ShellView id={id} />
-        <PartsInWords />
+        <Later>
+          <PartsInWords />
+        </Later>
       </main>
       <aside
         ref={panel}
@@ -139,7 +142,9 @@ export function Workbench() {
           {sheet ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
           {sheet ? 'more of the shell' : 'the station'}
         </button>
-        <Outlet />
+        <Later>
+          <Outlet />
+        </Later>
       </aside>
       <VerdictStrip id={id} />
       <Announcer />

@@ -1,4 +1,4 @@
-import { validationIssuesOf } from '@young-shell/core/document';
+import { preparingForms } from '@young-shell/core/document';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -6,6 +6,7 @@ import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { STATIONS } from '../stations';
 import { StationsProvider } from '../view/station';
+import { inPieces } from '../work/inPieces';
 import { router } from './routes';
 import { store } from './store';
 import './styles.css';
@@ -35,7 +36,7 @@ createRoot(document.getElementById('root')!).render(
 
 /** The forms of a document are made before the first edit asks for them, ms after the start. */
 const BEFORE_FIRST_EDIT = 1500;
-setTimeout(() => validationIssuesOf({}), BEFORE_FIRST_EDIT);
+setTimeout(() => void inPieces(preparingForms()), BEFORE_FIRST_EDIT);
 
 /** The first view comes first, ms; after that the interface is put where it is found while the server is away. */
 const AFTER_FIRST_VIEW = 5000;

@@ -25,7 +25,9 @@ export function useKeptFocus(): void {
       const all = within(region);
       last = { element, all, index: all.indexOf(element as HTMLElement) };
     };
-    const observer = new MutationObserver(() => {
+    const observer = new MutationObserver((records) => {
+      // What only came, or moved, takes the focus from nothing; to ask costs a layout.
+      if (records.every((r) => r.type === 'childList' && r.removedNodes.length === 0)) return;
       if (!last || (last.element.isConnected && !isOff(last.element))) return;
       if (document.activeElement !== document.body && document.activeElement !== last.element) return;
       const { all, index, element } = last;

@@ -2,7 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import { pluggedOf, movedWith, placePart, type Assembly, type PlacedPart } from '@young-shell/core/assembly';
 import { applyChange, placesInRow, type Conversion } from '@young-shell/core/document';
 import { openedAt } from '@young-shell/core/fit';
-import { assembled, assessAll } from '@young-shell/core/plan';
+import { assembled, assessAll, assessDragged } from '@young-shell/core/plan';
 import type { Vec3 } from '@young-shell/core/solid';
 import type { RootState } from '../app/store';
 import { stacksOf } from './history';
@@ -71,7 +71,10 @@ const onItsWay = (part: PlacedPart, [x, y, z]: Vec3): PlacedPart => {
 };
 
 /** What all stations say of what is shown. */
-export const selectAssessment = createSelector([selectShown, (s: RootState) => s.slow], assessAll);
+export const selectAssessment = createSelector(
+  [selectShown, known, (s: RootState) => s.slow, (s: RootState) => s.view.drag !== null],
+  (shown, kept, slow, dragged) => (dragged ? assessDragged(shown, kept, slow) : assessAll(shown, slow)),
+);
 
 export const selectHistory = createSelector(
   [(s: RootState) => s.document.journal, (s: RootState) => s.document.pending],

@@ -8,6 +8,8 @@ import {
   type ValidationIssue,
 } from '@young-shell/core/document';
 import type { AppThunk } from '../app/store';
+import { assessing } from '@young-shell/core/plan';
+import { inPieces } from '../work/inPieces';
 import { api, OfflineError, ServerError, type Head } from './api';
 import type { JournalEntry } from '@young-shell/core/document';
 import { stacksOf } from './history';
@@ -54,6 +56,7 @@ export const openConversion =
       const head = await api.open(id);
       const pending = await waitingOf(id);
       const since = await othersSince(head, pending);
+      await assessed(head);
       if (!here()) return;
       rememberHead(head);
       dispatch(opened({ head, pending, since }));
@@ -64,6 +67,7 @@ export const openConversion =
       if (error instanceof ServerError && error.status === 404) return void dispatch(failed('absent'));
       if (error instanceof ServerError && error.code === 'unreadable') return void dispatch(failed('unreadable'));
       const [head, pending] = await Promise.all([knownHead(id), waitingOf(id)]);
+      if (head) await assessed(head);
       if (!here()) return;
       if (!head) return void dispatch(failed('failed'));
       dispatch(opened({ head, pending }));
@@ -72,6 +76,15 @@ export const openConversion =
       await dispatch(flush());
     }
   };
+
+/** Assesses a plan before it is shown. */
+async function assessed({ document }: Head): Promise<void> {
+  try {
+    await inPieces(assessing(document));
+  } catch {
+    // What can't be assessed is told where it is shown.
+  }
+}
 
 /** What was written since the oldest of what waits was made: from the journal that came along, or asked for. */
 async function othersSince(head: Head, pending: readonly Pending[]): Promise<JournalEntry[] | undefined> {

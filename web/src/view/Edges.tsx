@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { EdgesGeometry, LineBasicMaterial, LineDashedMaterial, LineSegments, type BufferGeometry } from 'three';
+import { SHARP } from './forms';
 
 /** The sharp edges of a geometry as lines. */
 export function Edges({
@@ -17,7 +18,7 @@ export function Edges({
     const material = dashed
       ? new LineDashedMaterial({ color: colour, dashSize: 5, gapSize: 4, transparent: true, opacity: 0.9 })
       : new LineBasicMaterial({ color: colour, transparent: opacity < 1, opacity });
-    const segments = new LineSegments(new EdgesGeometry(geometry, 30), material);
+    const segments = new LineSegments(new EdgesGeometry(geometry, SHARP), material);
     if (dashed) segments.computeLineDistances();
     segments.raycast = () => undefined;
     return segments;

@@ -1,5 +1,5 @@
-import type { Assembly } from '@young-shell/core/assembly';
-import type { Conversion, Feature } from '@young-shell/core/document';
+import type { Assembly, Solid } from '@young-shell/core/assembly';
+import type { Conversion, Feature, FeatureShape } from '@young-shell/core/document';
 import { looksOfControl } from '@young-shell/core/shell';
 import type { Shape, Vec3 } from '@young-shell/core/solid';
 import { useMemo } from 'react';
@@ -7,50 +7,64 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { FEATURE_FILL, PENCIL } from './palette';
 import { select } from './slice';
 import { ControlLooks3d } from './PartLooks3d';
-import { SolidMesh } from './SolidMesh';
+import { Solids3d, type Drawn, type Picking } from './Solids3d';
 import { useMeshGeometry } from './useMeshGeometry';
 
 /** What stands in the shell: features, and the material of an imported shell whose mesh is not there. */
 export function Features3d({ assembly, document }: { assembly: Assembly; document: Conversion }) {
   const dispatch = useAppDispatch();
-  const selection = useAppSelector((s) => s.view.selection);
-  const { hull } = document.shell;
-  const hullMesh = useMeshGeometry(hull.form === 'solid' ? hull.solid.content : undefined);
-  return assembly.features.map((f) => {
-    // The boxes that stand for an imported shell are drawn only where its mesh is not on this server.
-    if (f.owner === 'material' && hullMesh) return null;
-    const { shape } = document.shell.features[f.owner] ?? {};
-    const chosen = selection?.kind === 'feature' && selection.id === f.owner;
-    return (
-      <group
-        key={f.id}
-        onClick={(event) => {
-          event.stopPropagation();
-          dispatch(select({ kind: 'feature', id: f.owner }));
-        }}
-      >
-        {shape?.kind === 'solid' ? (
+  const chosen = useAppSelector((s) => (s.view.selection?.kind === 'feature' ? s.view.selection.id : undefined));
+  const { shell } = document;
+  const hullMesh = useMeshGeometry(shell.hull.form === 'solid' ? shell.hull.solid.content : undefined);
+  const isStored = (f: Solid) => shell.features[f.owner]?.shape.kind === 'solid';
+  const picking = useMemo<Picking>(
+    () => ({
+      onClick: (id, event) => {
+        event.stopPropagation();
+        dispatch(select({ kind: 'feature', id }));
+      },
+    }),
+    [dispatch],
+  );
+  const solids = useMemo(
+    () =>
+      assembly.features
+        // The boxes that stand for an imported shell are drawn only where its mesh is not on this server.
+        .filter((f) => shell.features[f.owner]?.shape.kind !== 'solid' && !(f.owner === 'material' && hullMesh))
+        .map((f): Drawn => {
+          const feature = shell.features[f.owner];
+          return {
+            id: f.id,
+            owner: f.owner,
+            shape: f.shape,
+            fill: FEATURE_FILL[feature?.fate ?? 'keep'],
+            edge: f.owner === chosen ? PENCIL : f.id === f.owner ? '#3b372b' : '#8f8674',
+            opacity: feature?.body === 'base' ? 1 : 0.55,
+            ghost: f.swept ?? false,
+          };
+        }),
+    [assembly.features, shell.features, hullMesh, chosen],
+  );
+  return (
+    <>
+      <Solids3d solids={solids} picking={picking} />
+      {assembly.features.filter(isStored).map((f) => (
+        <group key={f.id} onClick={(event) => picking.onClick!(f.owner, event)}>
           <StoredMesh
-            content={shape.solid.content}
-            at={f.id === f.owner ? cornerOf(document.shell.features[f.owner]!) : undefined}
-            fill={FEATURE_FILL[document.shell.features[f.owner]!.fate]}
-            instead={f.shape}
+            content={(shell.features[f.owner]!.shape as FeatureShape & { kind: 'solid' }).solid.content}
+            at={f.id === f.owner ? cornerOf(shell.features[f.owner]!) : undefined}
+            fill={FEATURE_FILL[shell.features[f.owner]!.fate]}
+            instead={f}
           />
-        ) : (
-          <SolidMesh
-            shape={f.shape}
-            fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
-            edge={chosen ? PENCIL : f.id === f.owner ? '#3b372b' : '#8f8674'}
-            opacity={document.shell.features[f.owner]?.body === 'base' ? 1 : 0.55}
-            ghost={f.swept ?? false}
-          />
-        )}
-        {!f.swept && f.shape.kind !== 'prism' && document.shell.features[f.owner]?.control && (
-          <ControlOf document={document} id={f.owner} shape={f.shape} />
-        )}
-      </group>
-    );
-  });
+        </group>
+      ))}
+      {assembly.features
+        .filter((f) => !f.swept && f.shape.kind !== 'prism' && shell.features[f.owner]?.control)
+        .map((f) => (
+          <ControlOf key={f.id} document={document} id={f.owner} shape={f.shape} />
+        ))}
+    </>
+  );
 }
 
 /** A control drawn as what it is; its marks are made anew only where it or the shell changed. */
@@ -72,10 +86,10 @@ function StoredMesh({
   content: string;
   at: Vec3 | undefined;
   fill: string;
-  instead: Shape;
+  instead: Solid;
 }) {
   const geometry = useMeshGeometry(content);
-  if (!geometry) return <SolidMesh shape={instead} fill={fill} edge="#8f8674" />;
+  if (!geometry) return <Solids3d solids={[{ ...instead, fill, edge: '#8f8674' }]} />;
   if (!at) return null;
   return (
     <mesh geometry={geometry} position={at}>

@@ -1,4 +1,5 @@
 import type { PlacedPart } from '@young-shell/core/assembly';
+import type { Part } from '@young-shell/core/document';
 import { looksOf, type Mark, type Tone } from '@young-shell/core/parts';
 import { DIRECTIONS, turnDirection, type Direction, type Vec3 } from '@young-shell/core/solid';
 import { useEffect, useMemo } from 'react';
@@ -49,21 +50,49 @@ function geometriesOf(
   return { areas: filled, lines: drawn };
 }
 
-/** What a part is recognised by: made once for a part and the way it is turned, moved with it. */
-export function PartLooks3d({ part: placed }: { part: PlacedPart }) {
-  const { id, part, toShell, turn, low } = placed;
-  const { rear, top, tilt } = placed.placement;
-  const geometries = useMemo(
-    () =>
-      geometriesOf(
-        looksOf(id, part),
-        (p) => toShell(p).map((v, i) => v - low[i]!) as Vec3,
-        (side) => turnDirection(turn, side),
-      ),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [id, part, rear, top, tilt?.axis, tilt?.degrees, placed.openBy],
+/** Marks of a part and the way it is turned, from its low corner: made once, kept as long as the part is. */
+const ofPart = new WeakMap<Part, { key: string; geometries: Geometries }>();
+
+function marksOf({ id, part, toShell, turn, low, placement, openBy }: PlacedPart): Geometries {
+  const { rear, top, tilt } = placement;
+  const key = [id, rear, top, tilt?.axis, tilt?.degrees, openBy].join();
+  const known = ofPart.get(part);
+  if (known?.key === key) return known.geometries;
+  const geometries = geometriesOf(
+    looksOf(id, part),
+    (p) => toShell(p).map((v, i) => v - low[i]!) as Vec3,
+    (side) => turnDirection(turn, side),
   );
-  return <Looks at={low} geometries={geometries} />;
+  ofPart.set(part, { key, geometries });
+  return geometries;
+}
+
+/** What parts are recognised by, drawn at once. */
+export function PartLooks3d({ parts }: { parts: readonly PlacedPart[] }) {
+  const all = useMemo(() => {
+    const each = parts.map((part) => ({ by: part.low, ...marksOf(part) }));
+    const joined = (which: keyof Geometries, attribute: string) =>
+      each.map((e) => ({ by: e.by, from: e[which].getAttribute(attribute).array as Float32Array }));
+    const areas = new BufferGeometry();
+    areas.setAttribute('position', concatenated(joined('areas', 'position'), true));
+    areas.setAttribute('color', concatenated(joined('areas', 'color'), false));
+    const lines = new BufferGeometry();
+    lines.setAttribute('position', concatenated(joined('lines', 'position'), true));
+    return { areas, lines };
+  }, [parts]);
+  return <Looks geometries={all} />;
+}
+
+/** Numbers one after the other; as places, each moved by its own. */
+function concatenated(each: readonly { by: Vec3; from: Float32Array }[], moved: boolean): Float32BufferAttribute {
+  const all = new Float32Array(each.reduce((sum, { from }) => sum + from.length, 0));
+  let at = 0;
+  for (const { by, from } of each) {
+    all.set(from, at);
+    if (moved) for (let i = 0; i < from.length; i++) all[at + i]! += by[i % 3]!;
+    at += from.length;
+  }
+  return new Float32BufferAttribute(all, 3);
 }
 
 /** What an original control is recognised by. */
@@ -77,10 +106,10 @@ export function ControlLooks3d({ marks }: { marks: readonly Mark[] }) {
       ),
     [marks],
   );
-  return <Looks at={[0, 0, 0]} geometries={geometries} />;
+  return <Looks geometries={geometries} />;
 }
 
-function Looks({ at, geometries: { areas, lines } }: { at: Vec3; geometries: Geometries }) {
+function Looks({ geometries: { areas, lines } }: { geometries: Geometries }) {
   useEffect(
     () => () => {
       areas.dispose();
@@ -89,7 +118,7 @@ function Looks({ at, geometries: { areas, lines } }: { at: Vec3; geometries: Geo
     [areas, lines],
   );
   return (
-    <group position={at}>
+    <group>
       <mesh geometry={areas} raycast={() => undefined}>
         <meshBasicMaterial vertexColors side={DoubleSide} toneMapped={false} />
       </mesh>

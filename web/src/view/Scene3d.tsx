@@ -1,26 +1,19 @@
-import { Canvas, type RootState, type ThreeEvent } from '@react-three/fiber';
-import type { PlacedPart } from '@young-shell/core/assembly';
-import type { Placement } from '@young-shell/core/document';
-import { kindOf } from '@young-shell/core/parts';
+import { Canvas, type RootState } from '@react-three/fiber';
 import type { Vec3 } from '@young-shell/core/solid';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Plane, Vector3, type Texture } from 'three';
-import { store, useAppDispatch, useAppSelector } from '../app/store';
+import { useEffect, useMemo, useState, type RefObject } from 'react';
+import type { Texture } from 'three';
+import { useAppSelector } from '../app/store';
 import { selectDrawn, selectShown } from '../document/selectors';
+import { Later } from '../ui/Later';
 import { Controls } from './Controls';
 import { Features3d } from './Features3d';
 import { Hull3d } from './Hull3d';
 import { LabelPlacer, type Label } from './Labels';
 import { MAT_COLOUR, matTexture, type MatArea } from './matTexture';
-import { PartLooks3d } from './PartLooks3d';
-import { PART_FILL, SHELL_FILL, PENCIL } from './palette';
+import { SHELL_FILL } from './palette';
+import { Parts3d } from './Parts3d';
 import { hullBox } from './projection';
-import { dragTo, select } from './slice';
 import { useStations } from './station';
-import { SolidMesh } from './SolidMesh';
-import { untilReleased } from './untilReleased';
-import { useMove } from './useMove';
-import { drawnSolids } from './drawnSolids';
 
 /** All programs are asked for before the first of them is waited for: they are made side by side. */
 function begin({ gl, scene, camera }: RootState): void {
@@ -62,10 +55,10 @@ export function Scene3d({
         content={document.shell.hull.form === 'solid' ? document.shell.hull.solid.content : undefined}
       />
       {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
-      <Features3d assembly={assembly} document={document} />
-      {assembly.parts.map((part) => (
-        <Part key={part.id} part={part} onDrag={setDragging} />
-      ))}
+      <Later>
+        <Features3d assembly={assembly} document={document} />
+        <Parts3d parts={assembly.parts} onDrag={setDragging} />
+      </Later>
       {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
       <LabelPlacer labels={labels} layer={layer} />
       <Controls id={id} box={box} enabled={!dragging} />
@@ -105,75 +98,5 @@ function Mat({ box }: { box: { low: Vec3; high: Vec3 } }) {
         toneMapped={false}
       />
     </mesh>
-  );
-}
-
-function Part({ part, onDrag }: { part: PlacedPart; onDrag: (dragging: boolean) => void }) {
-  const dispatch = useAppDispatch();
-  const chosen = useAppSelector((s) => s.view.selection?.kind === 'part' && s.view.selection.id === part.id);
-  const showRooms = useAppSelector((s) => s.view.showRooms);
-  const { drag, drop } = useMove();
-  const start = useRef<{ placement: Placement; hit: Vector3; plane: Plane; end: () => void } | null>(null);
-  const fill = PART_FILL[kindOf(part.part) ?? 'drive'];
-
-  const down = (event: ThreeEvent<PointerEvent>) => {
-    event.stopPropagation();
-    dispatch(select({ kind: 'part', id: part.id }));
-    const placement = store.getState().document.document?.layout.placements[part.id];
-    if (!placement || event.button !== 0) return;
-    (event.target as Element).setPointerCapture(event.pointerId);
-    const end = untilReleased(event.pointerId, () => {
-      start.current = null;
-      onDrag(false);
-      dispatch(dragTo(null));
-    });
-    start.current = {
-      placement,
-      hit: event.point.clone(),
-      plane: new Plane(new Vector3(0, 0, 1), -event.point.z),
-      end,
-    };
-    onDrag(true);
-  };
-  const move = (event: ThreeEvent<PointerEvent>) => {
-    if (!start.current) return;
-    const { hit } = start.current;
-    const upright = event.nativeEvent.shiftKey;
-    // With Shift the part goes up and down: along the upright plane that faces the eye.
-    const towards = event.ray.direction;
-    const plane = upright
-      ? new Plane().setFromNormalAndCoplanarPoint(new Vector3(towards.x, towards.y, 0).normalize(), hit)
-      : start.current.plane;
-    const now = event.ray.intersectPlane(plane, new Vector3());
-    if (!now) return;
-    const by: Vec3 = upright ? [0, 0, now.z - hit.z] : [now.x - hit.x, now.y - hit.y, 0];
-    if (Math.hypot(...by) < 1 && !store.getState().view.drag) return;
-    drag(part.id, start.current.placement, by, upright ? [2] : [0, 1], event.nativeEvent.altKey ? 0 : 4);
-  };
-  const up = () => {
-    if (!start.current) return;
-    start.current.end();
-    start.current = null;
-    onDrag(false);
-    drop();
-  };
-
-  return (
-    <group onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={up}>
-      {drawnSolids(part.solids).map((s) => {
-        const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
-        if (room && s.role !== 'duct' && !(chosen && showRooms)) return null;
-        return (
-          <SolidMesh
-            key={s.id}
-            shape={s.shape}
-            fill={s.id.endsWith('/plate') ? '#3f6a92' : fill}
-            edge={room ? (s.role === 'plug room' ? '#ead88f' : '#9fd8e6') : chosen ? PENCIL : '#16211d'}
-            ghost={room}
-          />
-        );
-      })}
-      <PartLooks3d part={part} />
-    </group>
   );
 }

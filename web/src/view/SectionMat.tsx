@@ -2,9 +2,12 @@ import type { Axis, Vec3 } from '@young-shell/core/solid';
 import type { LengthUnit } from '@young-shell/core/quantity';
 import { range } from 'd3';
 import { memo } from 'react';
-import { MAT_STEPS } from './matSteps';
+import { matSteps } from './matSteps';
 
 const signed = (value: number) => String(value).replace('-', '−');
+
+/** Two numbers are no nearer than this, px. */
+const APART = 34;
 
 /** The cutting mat behind a section: a grid with numbers from the datum, in the user's unit. */
 export const SectionMat = memo(function SectionMat({
@@ -20,19 +23,19 @@ export const SectionMat = memo(function SectionMat({
   k: number;
   unit: LengthUnit;
 }) {
-  const { fine: FINE, bold: BOLD, numbered, one } = MAT_STEPS[unit];
+  const { fine, bold, numbered, one } = matSteps(unit, APART / k);
   const margin = 250;
   const from = (axis: Axis) => Math.floor((box.low[axis] - margin) / numbered) * numbered;
   const to = (axis: Axis) => Math.ceil((box.high[axis] + margin) / numbered) * numbered;
   const [x0, x1, y0, y1] = [from(across), to(across), from(up), to(up)];
-  const isBold = (at: number) => Math.abs(at / BOLD - Math.round(at / BOLD)) < 1e-6;
-  const line = (bold: boolean) => ({ stroke: '#cde8dc', strokeOpacity: bold ? 0.24 : 0.09, strokeWidth: 1 / k });
+  const isBold = (at: number) => Math.abs(at / bold - Math.round(at / bold)) < 1e-6;
+  const line = (isBold: boolean) => ({ stroke: '#cde8dc', strokeOpacity: isBold ? 0.24 : 0.09, strokeWidth: 1 / k });
   return (
     <g pointerEvents="none">
-      {range(x0, x1 + 1, FINE).map((x) => (
+      {range(x0, x1 + 1, fine).map((x) => (
         <line key={`x${x}`} x1={x} x2={x} y1={-y0} y2={-y1} {...line(isBold(x))} />
       ))}
-      {range(y0, y1 + 1, FINE).map((y) => (
+      {range(y0, y1 + 1, fine).map((y) => (
         <line key={`y${y}`} x1={x0} x2={x1} y1={-y} y2={-y} {...line(isBold(y))} />
       ))}
       {range(x0, x1 + 1, numbered).map((x) => (

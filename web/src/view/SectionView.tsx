@@ -1,24 +1,19 @@
-import { looksOfControl } from '@young-shell/core/shell';
-import { kindOf } from '@young-shell/core/parts';
-import type { Solid } from '@young-shell/core/assembly';
 import { unitWord, formatLength } from '@young-shell/core/quantity';
 import type { Point2 } from '@young-shell/core/solid';
 import { select as d3select, zoom as d3zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { selectDrawn, selectAssessment, selectShown } from '../document/selectors';
-import { FEATURE_FILL, PART_FILL, SHELL_FILL } from './palette';
-import { ControlLooksSection, PartLooksSection } from './PartLooksSection';
-import { placeWords } from './PartsInWords';
+import { FeaturesInSection } from './FeaturesInSection';
+import { SHELL_FILL } from './palette';
+import { PartInSection } from './PartInSection';
 import { SectionMat } from './SectionMat';
 import { hullBox, SECTION_AXES, type SectionMode } from './projection';
 import { cutsSolid, hullSilhouette, wallOutlines } from './section';
 import { select } from './slice';
 import { useStations, type SectionLayer } from './station';
-import { SolidOutline } from './SolidOutline';
 import { useSectionDrag } from './useSectionDrag';
 import { unstacked, type Writing } from './writing';
-import { drawnSolids } from './drawnSolids';
 
 const sameWritings = (a: readonly Writing[], b: readonly Writing[]) => JSON.stringify(a) === JSON.stringify(b);
 const path = (points: readonly Point2[]) => `M${points.map(([u, v]) => `${u} ${-v}`).join('L')}Z`;
@@ -47,7 +42,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const showRooms = useAppSelector((s) => s.view.showRooms);
   const svg = useRef<SVGSVGElement>(null);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
-  const { across, up, into } = SECTION_AXES[mode];
+  const { across, up } = SECTION_AXES[mode];
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const k = transform.k;
   const fitted = useAppSelector((s) => s.view.fitted);
@@ -102,7 +97,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   }, [look, zoomer]);
   const [focused, setFocused] = useState<string>();
 
-  const { pointerDown, pointerMove, pointerUp } = useSectionDrag(across, up, k);
+  const drag = useSectionDrag(across, up, k);
 
   const stops = useMemo(
     () =>
@@ -115,7 +110,6 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   );
   // The material of an imported shell stands in boxes: they are its walls.
   const material = assembly.features.filter((f) => f.owner === 'material' && cutsSolid(f, mode, depth));
-  const features = assembly.features.filter((f) => f.owner !== 'material');
   const px = (pixels: number) => pixels / k;
   const layer: SectionLayer = { mode, depth, px };
   const writings = useAppSelector(
@@ -137,10 +131,6 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
     ],
     k,
   );
-  // Nearer things are drawn later.
-  const order = (a: Solid, b: Solid) =>
-    mode === 'plan' ? a.shape.high[into] - b.shape.high[into] : b.shape.low[into] - a.shape.low[into];
-
   const made = SHELL_FILL[document.shell.material];
 
   return (
@@ -183,96 +173,23 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
             pointerEvents="none"
           />
         ))}
-        {features.sort(order).map((f) => (
-          <SolidOutline
-            key={f.id}
-            solid={f}
-            axes={[across, up, into]}
-            fill={FEATURE_FILL[document.shell.features[f.owner]?.fate ?? 'keep']}
-            cut={cutsSolid(f, mode, depth)}
-            stroke={selection?.kind === 'feature' && selection.id === f.owner ? '#ff9a5c' : '#efe6cf'}
-            width={px(selection?.id === f.owner ? 2.5 : 1)}
-            onPick={() => dispatch(select({ kind: 'feature', id: f.owner }))}
-          />
-        ))}
-        {features.map(
-          (f) =>
-            !f.swept && (
-              <ControlLooksSection
-                key={f.id}
-                marks={looksOfControl(document, f.owner, f.shape)}
-                mode={mode}
-                depth={depth}
-                width={px(0.8)}
-              />
-            ),
-        )}
+        <FeaturesInSection features={assembly.features} document={document} mode={mode} depth={depth} k={k} />
         {assembly.parts.map((part) => {
           const selected = selection?.kind === 'part' && selection.id === part.id;
-          const fill = PART_FILL[kindOf(part.part) ?? 'drive'];
           return (
-            <g
+            <PartInSection
               key={part.id}
-              data-part={part.id}
-              tabIndex={0}
-              role="button"
-              aria-pressed={selected}
-              aria-label={`${part.part.name}, ${placeWords(part, unit)}`}
-              className="cursor-grab focus:outline-none"
-              onFocus={(event) => setFocused(event.currentTarget.matches(':focus-visible') ? part.id : undefined)}
-              onBlur={() => setFocused(undefined)}
-              onKeyDown={(event) => {
-                if (event.key !== 'Enter' && event.key !== ' ') return;
-                event.preventDefault();
-                dispatch(select({ kind: 'part', id: part.id }));
-              }}
-              onPointerDown={(event) => pointerDown(event, part.id)}
-              onPointerMove={pointerMove}
-              onPointerUp={pointerUp}
-              onPointerCancel={pointerUp}
-            >
-              {drawnSolids(part.solids)
-                .sort(order)
-                .map((s) => {
-                  const room = s.role === 'air' || s.role === 'plug room' || s.role === 'duct';
-                  if (room && s.role !== 'duct' && !(selected && showRooms)) return null;
-                  return (
-                    <SolidOutline
-                      key={s.id}
-                      solid={s}
-                      axes={[across, up, into]}
-                      fill={room ? 'none' : fill}
-                      cut={cutsSolid(s, mode, depth)}
-                      dashed={room}
-                      stroke={
-                        room
-                          ? s.role === 'plug room'
-                            ? '#ead88f'
-                            : '#9fd8e6'
-                          : selected
-                            ? '#ff9a5c'
-                            : stops.has(part.id)
-                              ? '#ff6a4d'
-                              : '#e6efe9'
-                      }
-                      width={px(selected && !room ? 2 : stops.has(part.id) ? 1.8 : 1)}
-                    />
-                  );
-                })}
-              <PartLooksSection part={part} mode={mode} depth={depth} width={px(0.8)} />
-              {focused === part.id && (
-                <rect
-                  x={part.low[across] - px(4)}
-                  y={-part.high[up] - px(4)}
-                  width={part.high[across] - part.low[across] + px(8)}
-                  height={part.high[up] - part.low[up] + px(8)}
-                  fill="none"
-                  stroke="#ead88f"
-                  strokeWidth={px(3)}
-                  pointerEvents="none"
-                />
-              )}
-            </g>
+              part={part}
+              mode={mode}
+              depth={depth}
+              k={k}
+              selected={selected}
+              showRooms={selected && showRooms}
+              stopped={stops.has(part.id)}
+              focused={focused === part.id}
+              onFocused={setFocused}
+              drag={drag}
+            />
           );
         })}
         <path

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '@young-shell/core/quantity';
-import { MAT_STEPS } from './matSteps';
+import { matSteps } from './matSteps';
 import { CanvasTexture, LinearMipmapLinearFilter, SRGBColorSpace } from 'three';
 
 /** Where the mat lies under the shell, mm. */
@@ -14,13 +14,19 @@ export const MAT_COLOUR = '#123a31';
 
 const SIZE = 2048; // px of the longer side
 
+/** So many numbers along the longer side at most. */
+const MOST_NUMBERS = 40;
+
 /** Where the name of a side lies on the mat, seen from above, mm from the shell. */
 const SIDE_GAP = 52;
 
 /** The cutting mat as one picture: fine grid, bold lines, numbers from the datum in the user's unit, front and rear. */
 export function matTexture(area: MatArea, unit: LengthUnit): CanvasTexture {
-  const { fine, bold, numbered, one } = MAT_STEPS[unit];
-  const scale = SIZE / Math.max(area.width, area.height);
+  const longest = Math.max(area.width, area.height);
+  const { fine, bold, numbered, one } = matSteps(unit, longest / MOST_NUMBERS);
+  // What is written grows with a shell that is seen from farther away.
+  const size = Math.max(1, longest / (MOST_NUMBERS * 50));
+  const scale = SIZE / longest;
   const canvas = document.createElement('canvas');
   canvas.width = Math.round(area.width * scale);
   canvas.height = Math.round(area.height * scale);
@@ -41,20 +47,20 @@ export function matTexture(area: MatArea, unit: LengthUnit): CanvasTexture {
   lines(fine, '#2a5147', 1);
   lines(bold, '#52756b', 2);
   paint.fillStyle = '#d3e9de';
-  paint.font = `600 ${Math.round(13 * scale)}px "Barlow Condensed"`;
+  paint.font = `600 ${Math.round(13 * size * scale)}px "Barlow Condensed"`;
   paint.textBaseline = 'middle';
   paint.textAlign = 'center';
   const step = numbered;
   const name = (value: number) => String(Math.round(value / one));
-  for (let x = 0; x <= area.x0 + area.width - 30; x += step) paint.fillText(name(x), px(x), py(-16));
+  for (let x = 0; x <= area.x0 + area.width - 30; x += step) paint.fillText(name(x), px(x), py(-16 * size));
   paint.textAlign = 'right';
   for (let y = step; y <= area.y0 + area.height - 30; y += step) paint.fillText(name(y), px(-8), py(y));
   paint.textAlign = 'center';
-  paint.font = `600 ${Math.round(22 * scale)}px "Barlow Condensed"`;
+  paint.font = `600 ${Math.round(22 * size * scale)}px "Barlow Condensed"`;
   paint.fillStyle = '#ead88f';
   const middle = area.x0 + area.width / 2;
-  paint.fillText('FRONT', px(middle), py(-SIDE_GAP));
-  paint.fillText('REAR', px(middle), py(area.y0 + area.height - 150 + SIDE_GAP));
+  paint.fillText('FRONT', px(middle), py(-SIDE_GAP * size));
+  paint.fillText('REAR', px(middle), py(area.y0 + area.height - 150 + SIDE_GAP * size));
   const texture = new CanvasTexture(canvas);
   texture.colorSpace = SRGBColorSpace;
   texture.minFilter = LinearMipmapLinearFilter;

@@ -9,6 +9,7 @@ import { faceOutlines } from '../stations/cut/faceOutlines';
 import { clashBoxes } from '../stations/fit/clashBoxes';
 import { hullBox } from './projection';
 import { defaultDepth, hullSilhouette, wallOutlines } from './section';
+import { matSteps } from './matSteps';
 import { unstacked, type Writing } from './writing';
 
 const deck = readConversion(readFileSync(new URL('../../../demo/tape-deck.json', import.meta.url), 'utf8'));
@@ -88,4 +89,42 @@ it('writing that would stand on other writing moves down, the first stays', () =
   const ys = [placed[0]!, placed[1]!, placed[3]!].map((w) => w.y).sort((p, q) => p - q);
   expect(ys[1]! - ys[0]!).toBeGreaterThanOrEqual(16);
   expect(ys[2]! - ys[1]!).toBeGreaterThanOrEqual(16);
+});
+
+it('of very many words those that find no room near their place are left out, the others cover none', () => {
+  const words = Array.from({ length: 120 }, (_, i): Writing => ({
+    key: `${i}`,
+    text: 'Part',
+    x: 20 * (i % 12),
+    y: 10 * Math.floor(i / 12),
+    size: 14,
+    fill: '',
+    figure: false,
+  }));
+  const placed = unstacked(words, 1);
+  expect(placed.length).toBeGreaterThan(30);
+  expect(placed.length).toBeLessThan(120);
+  for (const { key, y } of placed) expect(Math.abs(y - words[Number(key)]!.y)).toBeLessThanOrEqual(3 * 16);
+  for (const a of placed)
+    for (const b of placed)
+      if (a !== b && Math.abs(a.x - b.x) < 14) expect(Math.abs(a.y - b.y)).toBeGreaterThanOrEqual(16);
+  // As many as always stay all of them, however they heap.
+  expect(
+    unstacked(
+      words.slice(0, 60).map((w) => ({ ...w, x: 0, y: 0 })),
+      1,
+    ),
+  ).toHaveLength(60);
+});
+
+it('the numbers of the mat are never nearer than asked, and stay whole ones of the unit', () => {
+  for (const unit of ['mm', 'inch'] as const)
+    for (const apart of [1, 49, 51, 150, 400, 1900]) {
+      const { fine, bold, numbered, one } = matSteps(unit, apart);
+      expect(numbered).toBeGreaterThanOrEqual(apart > 3000 ? 0 : Math.min(apart, 3000));
+      expect(numbered / one).toBeCloseTo(Math.round(numbered / one), 9);
+      expect(bold / fine).toBeCloseTo(Math.round(bold / fine), 9);
+      expect(numbered / bold).toBeCloseTo(Math.round(numbered / bold), 9);
+    }
+  expect(matSteps('mm', 30)).toEqual({ fine: 10, bold: 50, numbered: 50, one: 1 });
 });

@@ -78,8 +78,8 @@ export function orderOf(
       out.push(stepOf(pair.parts, pair.way));
       continue;
     }
-    // Before a part counts as trapped: many short moves, then a tilt.
-    const long = longWayOut(assembly, exits, left);
+    // Before a part counts as trapped: many short moves, then a tilt; where nothing opens none of them leads out.
+    const long = exits.length > 0 && longWayOut(assembly, exits, left);
     if (!long) break;
     left.delete(long.id);
     out.push(stepOf([long.id], long.way));

@@ -97,12 +97,13 @@ export function freeAround(at: Vec3, assembly: Assembly): number {
   let near = Infinity;
   for (const { shape } of solids) {
     // The box around it is no farther than it is itself.
-    const away = Math.hypot(
-      Math.max(0, shape.low[0] - at[0], at[0] - shape.high[0]),
-      Math.max(0, shape.low[1] - at[1], at[1] - shape.high[1]),
-      Math.max(0, shape.low[2] - at[2], at[2] - shape.high[2]),
-    );
-    if (away > 0 && away >= near) continue;
+    const { low, high } = shape;
+    let away = 0;
+    for (let i = 0; i < 3; i++) {
+      const beyond = Math.max(0, low[i]! - at[i]!, at[i]! - high[i]!);
+      away += beyond * beyond;
+    }
+    if (away > 0 && near >= 0 && away >= near * near) continue;
     near = Math.min(near, signedDistance(dot, shape, normal));
   }
   for (const { normal: n, offset } of assembly.hull.walls)

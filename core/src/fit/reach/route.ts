@@ -4,8 +4,9 @@ import type { Vec3 } from '../../solid';
 import { linksOf, type Link } from '../links';
 import { followsOf, type Follows } from './follow';
 import { withBends } from './withBends';
-import { cellAt, fieldFrom, isOpen, lengthTo, middleOf, wayBack, type CellGrid } from './field';
+import { cellAt, isOpen, middleOf, type CellGrid } from './field';
 import { freeAround, freeRoom, STEP } from './room';
+import { shortestWay } from './shortestWay';
 import { apart, sightIn, type Sight } from './sight';
 
 /** How a cable, riser or tube runs through the free room. */
@@ -83,9 +84,8 @@ export function routeOf(assembly: Assembly, link: Link, room: CellGrid): Route {
   };
   const [start, end] = [openCell(room, a), openCell(room, b)];
   if (start < 0 || end < 0) return none;
-  const field = fieldFrom(room, end);
-  if (!Number.isFinite(lengthTo(field, start))) return none;
-  const way = wayBack(field, start).map((cell): Vec3 => middleOf(room, cell));
+  const way = shortestWay(room, start, end);
+  if (!way) return none;
   const sees = sightIn(assembly, cable.thickness / 2, [a, b]);
   const bare = pulled([a, ...way, b], sees, cable.bendRadius);
   const free = (p: Vec3) => freeAround(p, assembly);

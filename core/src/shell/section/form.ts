@@ -59,6 +59,8 @@ export const FATES = ['keep', 'cut', 'removed'] as const;
 
 /** Boxes that may stand for an imported solid. */
 export const MOST_COVER_BOXES = 400;
+/** Features of one shell. */
+const MOST_FEATURES = 2000;
 
 const material = oneOf(MATERIALS);
 
@@ -225,7 +227,7 @@ export const form = object({
   hull,
   material,
   bodies: record(body),
-  features: record(feature),
+  features: record(feature, MOST_FEATURES),
   openings: record(opening),
   hazards: object(
     Object.fromEntries(HAZARD_KINDS.map((kind) => [kind, optional(hazard)])) as Record<

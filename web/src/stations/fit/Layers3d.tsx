@@ -2,7 +2,7 @@ import { boundsOf } from '@young-shell/core/solid';
 import { useAppSelector } from '../../app/store';
 import { Line } from '../../view/Line';
 import { RED_TAPE } from '../../view/palette';
-import { SolidMesh } from '../../view/SolidMesh';
+import { Solids3d } from '../../view/Solids3d';
 import { Opening3d } from './Opening3d';
 import { Routes3d } from './Routes3d';
 import { selectClashes, selectPartMargins, shownMargins } from './selectors';
@@ -24,15 +24,16 @@ export function FitOver3d() {
   const margins = useAppSelector(selectPartMargins);
   return (
     <>
-      {clashes.map(({ id, low, high }) => (
-        <SolidMesh
-          key={id}
-          shape={{ kind: 'box', ...boundsOf([{ kind: 'box', low, high }]) }}
-          fill={RED_TAPE}
-          edge="#ffd9cf"
-          opacity={0.75}
-        />
-      ))}
+      <Solids3d
+        solids={clashes.map(({ id, low, high }) => ({
+          id,
+          owner: id,
+          shape: { kind: 'box', ...boundsOf([{ kind: 'box', low, high }]) },
+          fill: RED_TAPE,
+          edge: '#ffd9cf',
+          opacity: 0.75,
+        }))}
+      />
       <Opening3d />
       {shownMargins(margins).map((m) => (
         <Line key={m.id} from={m.from} to={m.to} colour={m.spare < 0 ? '#ff7a5e' : '#ffffff'} />

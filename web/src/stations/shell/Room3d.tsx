@@ -4,7 +4,7 @@ import { CanvasTexture, DoubleSide, NearestFilter, SRGBColorSpace } from 'three'
 import { useAppSelector } from '../../app/store';
 import { roomCanvas } from './roomColours';
 import { pickedBlock } from './roomBlock';
-import { SolidMesh } from '../../view/SolidMesh';
+import { Solids3d } from '../../view/Solids3d';
 
 /** The room map lying in the shell, and the picked free block. */
 export function Room3d() {
@@ -35,11 +35,17 @@ export function Room3d() {
         <meshBasicMaterial map={texture} transparent side={DoubleSide} depthWrite={false} toneMapped={false} />
       </mesh>
       {block && (
-        <SolidMesh
-          shape={{ kind: 'box', low: block.low, high: block.high }}
-          fill="#cfeccd"
-          edge="#ffffff"
-          opacity={0.35}
+        <Solids3d
+          solids={[
+            {
+              id: 'block',
+              owner: 'block',
+              shape: { kind: 'box', low: block.low, high: block.high },
+              fill: '#cfeccd',
+              edge: '#ffffff',
+              opacity: 0.35,
+            },
+          ]}
         />
       )}
     </>
