@@ -21,6 +21,7 @@ import { packingLines } from './packing';
 import { openingRows } from './opening';
 import { panelRows } from './panel';
 import { proofRows } from './proof';
+import { restoringRow } from './restoring';
 import { runningRows } from './running';
 import { shellRows } from './shell';
 import { storeRows } from './store';
@@ -139,5 +140,6 @@ if (!short) {
   tell(await coldLoad(5));
   tell(await frames({ ...tooMuch, name: 'More than fits' }, 60));
   tell(await largeRow());
+  tell(await restoringRow());
 }
 for (const line of packingLines(short)) console.log(line);

@@ -8,7 +8,12 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       // What runs in a thread is a file of its own: it is started by its address.
-      input: { main: 'src/main.ts', thread: 'src/work/step.ts', judge: 'src/work/judge.ts' },
+      input: {
+        main: 'src/main.ts',
+        thread: 'src/work/step.ts',
+        judge: 'src/work/judge.ts',
+        restore: 'src/work/restore.ts',
+      },
       output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
     },
   },

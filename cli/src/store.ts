@@ -1,4 +1,5 @@
-import { createWriteStream, existsSync, readFileSync } from 'node:fs';
+import { createWriteStream, existsSync } from 'node:fs';
+import { access } from 'node:fs/promises';
 import { once } from 'node:events';
 import {
   ArchiveError,
@@ -57,6 +58,6 @@ export function backupTo(path: string): Promise<{ written: string }> {
 
 /** Brings a backup into the database; nothing that is there is changed. */
 export async function restoreFrom(path: string) {
-  const bytes = readFileSync(path);
-  return withDatabase((database) => restoreBackup(database, bytes, new Date()));
+  await access(path);
+  return withDatabase((database) => restoreBackup(database, path, new Date()));
 }

@@ -17,7 +17,9 @@ import { stepRoutes } from './api/step';
 import { AttachmentStore } from './store/attachments';
 import { ConversionStore } from './store/conversions';
 import { PartStore } from './store/parts';
+import { restoreBackup } from './store/restore';
 import type { Judge } from './work/judged';
+import type { Restore } from './work/restoring';
 
 export interface AppOptions {
   database: Knex;
@@ -31,10 +33,21 @@ export interface AppOptions {
   now?: () => Date;
   /** Judges plans for the list; missing: on this thread. */
   judge?: Judge;
+  /** Brings a backup in; missing: on this thread, through this connection. */
+  restore?: Restore;
 }
 
 /** The whole server as an Express application. */
-export function createApp({ database, logger, web, accessKey, host, now = () => new Date(), judge }: AppOptions): {
+export function createApp({
+  database,
+  logger,
+  web,
+  accessKey,
+  host,
+  now = () => new Date(),
+  judge,
+  restore = (path, at, tell) => restoreBackup(database, path, at, tell),
+}: AppOptions): {
   app: Express;
   listeners: Listeners;
   store: ConversionStore;
@@ -83,7 +96,7 @@ export function createApp({ database, logger, web, accessKey, host, now = () => 
   });
   app.use('/api/conversions', conversionRoutes(store, database, listeners, now));
   app.use('/api/attachments', attachmentRoutes(new AttachmentStore(database, now)));
-  app.use('/api/backup', archiveRoutes(database, now));
+  app.use('/api/backup', archiveRoutes(database, now, restore));
   app.use('/api/parts', partRoutes(new PartStore(database)));
   app.use('/api/step', stepRoutes());
   app.use('/api/instruments', instrumentRoutes(store, listeners));

@@ -14,6 +14,7 @@ import { storageFault } from './store/faults';
 import { lock, LockedError } from './store/lock';
 import { defaultDatabase } from './store/place';
 import { judgingThread } from './work/judgingThread';
+import { restoringThread } from './work/restoring';
 
 const DAY = 86_400_000;
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -45,6 +46,7 @@ const thread = judgingThread();
 const { app, listeners, store } = createApp({
   database,
   judge: thread.judge,
+  restore: restoringThread(file),
   logger,
   web: join(root, 'web', 'dist'),
   ...(accessKey ? { accessKey } : {}),

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { DocumentError } from '@young-shell/core/document';
-import { ArchiveError } from '../store/archive';
+import { ArchiveError } from '../store/openArchive';
 import { UnreadableError } from '../store/conversions';
 import { storageFault } from '../store/faults';
 
@@ -36,38 +36,40 @@ const WORDS: Readonly<Record<string, (fault: RequestFault) => { code: string; me
   }),
 };
 
-/** Turns whatever was thrown into `{ code, message, path? }`. What was sent is never logged. */
-export const errorHandler: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) return next(error);
-  if (error instanceof ApiError) {
-    response.status(error.status).json({ code: error.code, message: error.message, ...error.extra });
-    return;
-  }
+/** Status and words for what was thrown; undefined for what nobody foresaw. */
+export function answerTo(error: unknown): { status: number; body: { code: string; message: string } } | undefined {
+  if (error instanceof ApiError)
+    return { status: error.status, body: { code: error.code, message: error.message, ...error.extra } };
   if (error instanceof DocumentError) {
-    response.status(422).json({
-      code: error.code,
-      message: error.message,
-      path: error.validationIssues[0]?.path,
-      validationIssues: error.validationIssues.slice(0, 20),
-    });
-    return;
+    const { code, message, validationIssues } = error;
+    const issues = { path: validationIssues[0]?.path, validationIssues: validationIssues.slice(0, 20) };
+    return { status: 422, body: { code, message, ...issues } };
   }
-  if (error instanceof ArchiveError || error instanceof UnreadableError) {
-    const code = error instanceof ArchiveError ? 'not-an-archive' : 'unreadable';
-    response.status(422).json({ code, message: error.message });
-    return;
-  }
+  if (error instanceof ArchiveError) return { status: 422, body: { code: 'not-an-archive', message: error.message } };
+  if (error instanceof UnreadableError) return { status: 422, body: { code: 'unreadable', message: error.message } };
   const fault = error as RequestFault & Error;
   if (fault.status && fault.status >= 400 && fault.status < 500) {
     const words = WORDS[fault.type ?? '']?.(fault) ?? {
       code: 'bad-request',
       message: `The request can't be read: ${fault.message.slice(0, 120)}.`,
     };
-    response.status(fault.status).json(words);
-    return;
+    return { status: fault.status, body: words };
   }
   const storage = storageFault(error);
-  request.log?.error({ code: storage?.code ?? 'internal', name: fault.name, stack: fault.stack?.slice(0, 2000) });
-  if (storage) response.status(507).json(storage);
-  else response.status(500).json({ code: 'internal', message: 'The server stumbled; nothing was changed. Try again.' });
+  return storage && { status: 507, body: storage };
+}
+
+const STUMBLED = { code: 'internal', message: 'The server stumbled; nothing was changed. Try again.' };
+
+/** Turns whatever was thrown into `{ code, message, path? }`. What was sent is never logged. */
+export const errorHandler: ErrorRequestHandler = (error: Error, request, response, next) => {
+  if (response.headersSent) return next(error);
+  const answer = answerTo(error);
+  if (!answer || answer.status === 507)
+    request.log?.error({
+      code: answer?.body.code ?? STUMBLED.code,
+      name: error.name,
+      stack: error.stack?.slice(0, 2000),
+    });
+  response.status(answer?.status ?? 500).json(answer?.body ?? STUMBLED);
 };

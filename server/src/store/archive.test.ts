@@ -12,9 +12,10 @@ import {
 } from '@young-shell/core/document';
 import { measured } from '@young-shell/core/quantity';
 import { createApp } from '../app';
-import { dropUnused, type RestoreReport } from './archive';
+import { dropUnused } from './archive';
 import { openDatabase } from './database';
 import { documentAt, foldJournal } from './journal';
+import type { RestoreReport } from './restore';
 
 // A picture of one pixel, written by hand after the PNG specification.
 const PIXEL = Buffer.from(

@@ -15,13 +15,15 @@ const migrationSource = {
   getMigration: async (name: string) => migrations[name]!,
 };
 
+/** Another connection that writes is waited for so long, ms. It writes a conversion or a file at a time. */
+const LONGEST_WAIT = 10_000;
+
 /**
- * Opens the database at a path (`:memory:` for tests) and brings its tables and its documents up to date, after a copy
- * of the file was made beside it. `say` is told of the copy.
+ * A connection to a database whose tables are in order. `FULL`: what is written is on the disk before it is answered.
+ * `NORMAL`: once `settle` is called; nobody waits for the disk before.
  */
-export async function openDatabase(path: string, say: (words: string) => void = () => undefined): Promise<Knex> {
-  if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
-  const database = knexModule({
+export function connect(path: string, safe: 'FULL' | 'NORMAL' = 'FULL'): Knex {
+  return knexModule({
     client: SqliteDialect,
     connection: { filename: path },
     useNullAsDefault: true,
@@ -32,12 +34,22 @@ export async function openDatabase(path: string, say: (words: string) => void = 
       max: 1,
       afterCreate: (connection: { pragma: (text: string) => unknown }, done: (error: Error | null) => void) => {
         connection.pragma('journal_mode = WAL');
-        connection.pragma('synchronous = FULL');
+        connection.pragma(`synchronous = ${safe}`);
         connection.pragma('foreign_keys = ON');
+        connection.pragma(`busy_timeout = ${LONGEST_WAIT}`);
         done(null);
       },
     },
   });
+}
+
+/**
+ * Opens the database at a path (`:memory:` for tests) and brings its tables and its documents up to date, after a copy
+ * of the file was made beside it. `say` is told of the copy.
+ */
+export async function openDatabase(path: string, say: (words: string) => void = () => undefined): Promise<Knex> {
+  if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
+  const database = connect(path);
   try {
     await refuseNewer(database, path);
     const [done, waiting] = (await database.migrate.list({ migrationSource })) as [unknown[], unknown[]];
@@ -50,6 +62,9 @@ export async function openDatabase(path: string, say: (words: string) => void = 
   }
   return database;
 }
+
+/** Puts all that was written on the disk. */
+export const settle = (database: Knex): Promise<unknown> => database.raw('PRAGMA wal_checkpoint(TRUNCATE)');
 
 /** Rows are mended where that can be written: on a full or read-only disk they stay as they are. */
 async function mendable(database: Knex): Promise<string[]> {

@@ -11,6 +11,9 @@ export class SqliteDialect extends BetterSqlite3 {
   }
 
   override async _query(connection: unknown, query: { sql?: string; response?: unknown }): Promise<unknown> {
+    // A transaction that writes says so at once and waits for its turn. One that first reads and then finds that another
+    // connection has written meanwhile could only fail.
+    if (/^BEGIN;?$/i.test(query.sql ?? '')) query.sql = 'BEGIN IMMEDIATE;';
     const done = await super._query(connection, query).catch((error: unknown) => {
       // SQLite rolls back by itself where the disk is full or fails: that it has done so hides nothing of why.
       if (/^ROLLBACK/i.test(query.sql ?? '') && /no transaction is active/.test((error as Error).message))

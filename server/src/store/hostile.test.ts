@@ -11,7 +11,7 @@ import { partFrom } from '@young-shell/core/parts';
 import { standardPart } from '@young-shell/core/standards';
 import { runs } from '../../../testing/runs';
 import { createApp } from '../app';
-import type { RestoreReport } from './archive';
+import type { RestoreReport } from './restore';
 import { openDatabase } from './database';
 import type { UnreadablePart } from './parts';
 

@@ -1,4 +1,6 @@
-export { ArchiveError, restoreBackup, writeBackup, type RestoreReport } from './archive';
+export { writeBackup } from './archive';
+export { ArchiveError } from './openArchive';
+export { restoreBackup } from './restore';
 export { NewerError, openDatabase } from './database';
 export { storageFault } from './faults';
 export { lock, LockedError } from './lock';

@@ -3,4 +3,4 @@ import { workerData } from 'node:worker_threads';
 import { register } from 'tsx/esm/api';
 
 register();
-await import(workerData.of === 'judge' ? './judge.ts' : './step.ts');
+await import({ judge: './judge.ts', restore: './restore.ts' }[workerData.of] ?? './step.ts');

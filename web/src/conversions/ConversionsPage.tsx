@@ -32,7 +32,12 @@ export function ConversionsPage() {
     toast.success(`“${head.document.name}” is on the bench.`);
   };
   const restore = async (file: File) => {
-    const { added, same, beside, parts, leftOut } = await api.restoreBackup(file);
+    const running = toast.loading('Restoring: the backup is read', { duration: Infinity });
+    const told = (share: number, what: string) =>
+      toast.loading(`Restoring: ${Math.floor(100 * share)} %${what ? `, ${what}` : ''}`, { id: running });
+    const { added, same, beside, parts, leftOut } = await api
+      .restoreBackup(file, told)
+      .finally(() => toast.dismiss(running));
     toast.success(
       [
         `${added.length} brought back`,

@@ -72,6 +72,21 @@ export interface RestoreReport {
   leftOut: string[];
 }
 
+type RestoreLine =
+  { share: number; what: string } | { report: RestoreReport } | { error: { code: string; message: string } };
+
+async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+  const reader = body.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read().catch(() => ({ done: true, value: undefined }));
+    if (done || value === undefined) break;
+    const lines = (rest + value).split('\n');
+    rest = lines.pop()!;
+    yield* lines.filter((line) => line !== '');
+  }
+}
+
 /** A part of the user's own library. */
 export interface StoredPart {
   id: string;
@@ -100,7 +115,31 @@ export const api = {
   open: (id: string) => call<Head>(`/conversions/${id}`),
   /** A plan or a bundle. */
   importFile: (file: Blob) => call<Head>('/conversions/import', raw(file)),
-  restoreBackup: (file: Blob) => call<RestoreReport>('/backup/restore', raw(file)),
+  /** Brings a backup in; tells how far that is, 0…1, and what comes next. */
+  async restoreBackup(file: Blob, tell: (share: number, what: string) => void): Promise<RestoreReport> {
+    let response: Response;
+    try {
+      response = await fetch('/api/backup/restore', {
+        ...raw(file),
+        headers: { 'Content-Type': 'application/zip', Accept: 'application/x-ndjson' },
+      });
+    } catch {
+      throw new OfflineError('The server can’t be reached.');
+    }
+    if (!response.ok || !response.body) {
+      const { code = 'unknown', message = `The server answered ${response.status}.` } = (await response
+        .json()
+        .catch(() => ({}))) as { code?: string; message?: string };
+      throw new ServerError(response.status, code, message);
+    }
+    for await (const line of linesOf(response.body)) {
+      const said = JSON.parse(line) as RestoreLine;
+      if ('report' in said) return said.report;
+      if ('error' in said) throw new ServerError(422, said.error.code, said.error.message);
+      tell(said.share, said.what);
+    }
+    throw new OfflineError('The server went away while it restored. What is in stays; restore again for the rest.');
+  },
   duplicate: (id: string) => call<Head>(`/conversions/${id}/duplicate`, post()),
   remove: (id: string) => call<void>(`/conversions/${id}`, { method: 'DELETE' }),
   purge: (id: string) => call<void>(`/conversions/${id}/forever`, { method: 'DELETE' }),
