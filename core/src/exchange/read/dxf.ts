@@ -20,11 +20,9 @@ export function readDxf(text: string): ReadOutline {
     const parser = new DxfParser();
     parser.registerEntityHandler(LightPolyline as never);
     dxf = parser.parseSync(withEnds(text));
-  } catch (problem) {
-    throw new FileFault(
-      'not-an-outline',
-      `The DXF can't be read: ${String((problem as Error).message).slice(0, 120)}. It may be cut off.`,
-    );
+  } catch {
+    // What the parser says is of groups and codes: nothing that anyone could mend.
+    throw new FileFault('not-an-outline', 'The DXF can’t be read: it is cut off or damaged. Export it again.');
   }
   if (!dxf) throw new FileFault('empty', 'The DXF is empty.');
   const unit = INSUNITS[Number((dxf.header as Record<string, unknown> | undefined)?.$INSUNITS ?? 0)];
@@ -54,16 +52,31 @@ function withEnds(text: string): string {
   return made.join('\n');
 }
 
+const NAMES: Readonly<Record<string, string>> = {
+  LINE: 'a line',
+  CIRCLE: 'a circle',
+  ARC: 'an arc',
+  ELLIPSE: 'an ellipse',
+};
+const nameOf = ({ type }: IEntity) => NAMES[type] ?? 'a polyline';
+
 /* The parser's types leave out what each kind of entity has. */
 function runOf(entity: IEntity): Run[] {
   const e = entity as unknown as Record<string, unknown>;
-  const point = (v: unknown): Point2 => [Number((v as Vertex).x), Number((v as Vertex).y)];
+  const point = (v: unknown): Point2 => {
+    if (!v)
+      throw new FileFault(
+        'bad-number',
+        `The drawing has ${nameOf(entity)} without a place: it is damaged. Export it again.`,
+      );
+    return [Number((v as Vertex).x), Number((v as Vertex).y)];
+  };
   switch (entity.type) {
     case 'LINE':
-      return [{ points: (e.vertices as Vertex[]).map(point), closed: false }];
+      return [{ points: ((e.vertices ?? []) as Vertex[]).map(point), closed: false }];
     case 'LWPOLYLINE':
     case 'POLYLINE': {
-      const vertices = e.vertices as Vertex[];
+      const vertices = (e.vertices ?? []) as Vertex[];
       const closed = Boolean(e.shape);
       const points: Point2[] = [];
       vertices.forEach((v, i) => {
