@@ -19,7 +19,11 @@ export async function still(page: Page, quiet = QUIET): Promise<void> {
           clearTimeout(most);
           finish();
         };
-        const rested = () => end(resolve);
+        // What is marked as still to come is not there yet, however long nothing moves on a busy machine.
+        const rested = () => {
+          if (!document.querySelector('[data-to-come]')) return end(resolve);
+          rest = setTimeout(rested, quiet);
+        };
         const observer = new MutationObserver((changes) => {
           if (changes.every((c) => c.type === 'attributes' && ['style', 'transform'].includes(c.attributeName!)))
             return;

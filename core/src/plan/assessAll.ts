@@ -4,6 +4,7 @@ import { recent, type Assessed, type Context, type Slow, type Station, type Touc
 import { assembled } from './assembled';
 import { readerOf } from './reads';
 import { AT_REST, STATIONS, type Reports } from './stations';
+import { watched } from './watched';
 
 /** What all stations say about a conversion. */
 export interface Assessment {
@@ -33,7 +34,9 @@ function assessedBy(station: Station, document: Conversion): Assessed<unknown> {
   let assess = assessors.get(station);
   if (!assess) {
     const reader = readerOf(station.reads);
-    assess = recent(reader.keysOf, (d: Conversion) => station.assess(contextOf(d, reader.show(d))));
+    assess = recent(reader.keysOf, (d: Conversion) =>
+      watched(station, d, () => station.assess(contextOf(d, reader.show(d)))),
+    );
     assessors.set(station, assess);
   }
   return assess(document);

@@ -14,3 +14,4 @@ export { AT_REST, BEGINNING, HEADLINE, STATIONS, type Reports, type StationId } 
 export { readerOf } from './reads';
 export { summaryOf } from './summary';
 export { watchesOf } from './watches';
+export { watchAssessing, type Recomputed } from './watched';

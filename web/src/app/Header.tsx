@@ -20,7 +20,13 @@ const UNITS: Readonly<Record<LengthUnit, { shown: string; said: string; next: Le
 };
 
 /** Name, policy, undo, units, theme, and whether everything is kept. */
-export function Header({ id }: { id: string }) {
+export function Header({
+  id,
+  late,
+}: {
+  id: string;
+  /** What takes a while is still being worked out. */ late: boolean;
+}) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
   const history = useAppSelector(selectHistory);
@@ -40,6 +46,14 @@ export function Header({ id }: { id: string }) {
         {document.note}
       </span>
       <span className="ml-auto" />
+      {late && (
+        <span
+          className="font-label text-sm whitespace-nowrap text-ink-soft"
+          title="How cables run and in which order things go in takes a while in a plan of this size. What is said of that until then is of the plan as it was."
+        >
+          working out cables and order …
+        </span>
+      )}
       <Connection />
       <span
         className="hidden font-label text-sm whitespace-nowrap text-ink-soft xl:inline"

@@ -1,6 +1,6 @@
 import { STATIONS } from '@young-shell/core/plan';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { closeConversion, openConversion, restoreDeleted } from '../document/sync';
@@ -25,6 +25,10 @@ import { useShortcuts } from './useShortcuts';
 import { useSlowFindings } from './useSlowFindings';
 import { VerdictStrip } from './VerdictStrip';
 import { Waiting } from './Waiting';
+
+/** Asked for in the address: `?debug`. */
+const DEBUG = new URLSearchParams(window.location.search).has('debug');
+const DebugPanel = lazy(async () => ({ default: (await import('./DebugPanel')).DebugPanel }));
 
 const TROUBLE = {
   absent: {
@@ -53,7 +57,7 @@ export function Workbench() {
   useShortcuts();
   useKeptFocus();
   useOpeningMenus();
-  useSlowFindings();
+  const late = useSlowFindings();
   useEffect(() => {
     dispatch(resetView());
     void dispatch(openConversion(id));
@@ -117,7 +121,7 @@ export function Workbench() {
       >
         To the first finding
       </a>
-      <Header id={id} />
+      <Header id={id} late={late} />
       <StationRail id={id} />
       <main className="bench-view min-h-0 min-w-0" aria-label="Shell view">
         <ShellView id={id} />
@@ -142,7 +146,7 @@ export function Workbench() {
           {sheet ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
           {sheet ? 'more of the shell' : 'the station'}
         </button>
-        <Later>
+        <Later instead={<span data-to-come hidden />}>
           <Outlet />
         </Later>
       </aside>
@@ -152,6 +156,11 @@ export function Workbench() {
       <BehindDialog />
       <Shortcuts />
       <InstrumentsDialog />
+      {DEBUG && (
+        <Suspense>
+          <DebugPanel />
+        </Suspense>
+      )}
     </div>
   );
 }
