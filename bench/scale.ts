@@ -18,7 +18,10 @@ const LOOK = 3000;
 const WATCHED = 20_000;
 
 const database = join(mkdtempSync(join(tmpdir(), 'young-shell-')), 'store.sqlite');
-const { server, address } = await startServer(database);
+const { server, address: first } = await startServer(database);
+let address = first;
+/** So many changes are made to see what each takes. */
+const CHANGES = 1500;
 const deck = readConversion(readFileSync(new URL('../demo/tape-deck.json', import.meta.url), 'utf8'));
 const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const size = () =>
@@ -50,7 +53,6 @@ const opened: number[] = [];
 for (const id of ids.slice(0, 50)) opened.push((await timed(`/conversions/${id}`))[0]);
 console.log(`one of them opened: ${figures(opened)}`);
 
-const grownFrom = size();
 let edits = 0;
 for (const users of [5, 10, 20, 40]) {
   const times: number[] = [];
@@ -84,6 +86,22 @@ for (const users of [5, 10, 20, 40]) {
   );
   console.log(`${users} users at once: ${times.length} requests, ${figures(times)}`);
 }
-console.log(`${edits} edits took ${((size() - grownFrom) / edits / 1000).toFixed(1)} kB each, the log included`);
+// What a change takes is seen once the log is put into the file: the server is ended for that.
 await endServer(server, 'SIGTERM');
+const closed = size();
+const again = await startServer(database);
+address = again.address;
+const [, head] = await timed(`/conversions/${ids[0]!}`);
+let { revision } = (await head.json()) as { revision: number };
+for (let i = 0; i < CHANGES; i++) {
+  const operations = [{ op: 'replace', path: '/shell/hull/length', value: measured(440 + (i % 20)) }];
+  const what = { type: 'setMeasured', label: 'width', kind: 'do', of: null, operations };
+  await timed(`/conversions/${ids[0]!}/changes`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ uid: `scale-change-${i}`, base: revision++, ...what }),
+  });
+}
+await endServer(again.server, 'SIGTERM');
+console.log(`${CHANGES} changes took ${((size() - closed) / CHANGES / 1000).toFixed(2)} kB each`);
 process.exit(0);

@@ -35,7 +35,7 @@ export function DebugPanel() {
   return (
     <aside
       aria-label="Recomputed"
-      className="fixed top-14 left-32 z-50 max-h-96 max-w-md overflow-y-auto border border-line bg-sheet p-3 text-sm"
+      className="fixed bottom-24 left-32 z-50 max-h-96 max-w-md overflow-y-auto border border-line bg-sheet p-3 text-sm"
     >
       {edits.length === 0 && <p className="m-0">Nothing was asked anew yet.</p>}
       <ol className="m-0 list-none p-0">
