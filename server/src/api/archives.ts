@@ -83,8 +83,9 @@ export function archiveRoutes(database: Knex, now: () => Date, restore: Restore)
         'Another backup is being restored. Wait until that is done, then try again.',
       );
     restoring = true;
-    const folder = await mkdtemp(join(tmpdir(), 'young-shell-restore-'));
+    let folder: string | undefined;
     try {
+      folder = await mkdtemp(join(tmpdir(), 'young-shell-restore-'));
       const path = join(folder, 'backup.zip');
       await keptIn(path, request);
       const asked = (tell: Tell) =>
@@ -103,7 +104,7 @@ export function archiveRoutes(database: Knex, now: () => Date, restore: Restore)
       response.end();
     } finally {
       restoring = false;
-      await rm(folder, { recursive: true, force: true });
+      if (folder) await rm(folder, { recursive: true, force: true });
     }
   });
   return router;

@@ -18,6 +18,10 @@ export class SqliteDialect extends BetterSqlite3 {
       // SQLite rolls back by itself where the disk is full or fails: that it has done so hides nothing of why.
       if (/^ROLLBACK/i.test(query.sql ?? '') && /no transaction is active/.test((error as Error).message))
         return undefined;
+      // The driver does not end a statement that was turned away because another connection writes: what is written after
+      // it on this connection would be told as done and be lost. Knex makes a new one in its place.
+      if ((error as { code?: string }).code?.startsWith('SQLITE_BUSY'))
+        (connection as { __knex__disposed?: unknown }).__knex__disposed = error;
       throw error;
     });
     if (Array.isArray(query.response)) for (const row of query.response as Record<string, unknown>[]) buffers(row);

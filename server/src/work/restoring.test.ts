@@ -125,6 +125,19 @@ describe('a backup is restored in a thread of its own', () => {
   });
 });
 
+it('where no room can be had for the file that is told, and the next restore is taken', async () => {
+  const one = await bench('here');
+  const before = process.env.TMPDIR;
+  process.env.TMPDIR = join(folder, 'is-not-there');
+  try {
+    expect((await post(one, backup({}))).status).toBe(507);
+  } finally {
+    if (before === undefined) delete process.env.TMPDIR;
+    else process.env.TMPDIR = before;
+  }
+  await post(one, backup({})).expect(200);
+});
+
 describe('an archive that would fill the memory', () => {
   const zeros = (bytes: number) => new Uint8Array(bytes);
   it.each([

@@ -1,7 +1,7 @@
 import { COSTS, FAR } from '@young-shell/kernels';
 import type { Vec3 } from '../../solid';
 import type { Run } from '../space';
-import { fieldFrom, middleOf, wayBack, type CellGrid, type Field } from './field';
+import { cellsOf, fieldFrom, middleOf, wayBack, type CellGrid, type Field } from './field';
 
 /** A first guess of how much dearer a way is than through an empty room: by a share and by so much, in twelfths of a step. */
 const GUESS = { share: 1.25, more: 240 };
@@ -73,10 +73,11 @@ function partOf(grid: CellGrid, a: Vec3, b: Vec3, margins: Vec3) {
       taken.set(bits.subarray(row, row + ownWords), (z * own[1] + y) * ownWords);
     }
   const runs = grid.runs.map((run, i) => slice(run, low[i]!, own[i]!)) as [Run, Run, Run];
-  const size: CellGrid['size'] = [Math.ceil((own[0] + 2) / 8) * 8, own[1] + 2, own[2] + 2];
-  const cell = ([x, y, z]: Vec3) => ((z - low[2] + 1) * size[1] + y - low[1] + 1) * size[0] + x - low[0] + 1;
+  const part = cellsOf({ runs, words: ownWords, bits: taken });
+  const [sx, sy] = part.size;
+  const cell = ([x, y, z]: Vec3) => ((z - low[2] + 1) * sy + y - low[1] + 1) * sx + x - low[0] + 1;
   return {
-    grid: { cells: { count: own, words: ownWords, bits: taken }, size, step: grid.step, runs },
+    grid: part,
     cell,
     whole: own.every((n, i) => n === count[i]),
     /** Does anything lead on beyond it? */
