@@ -1,3 +1,4 @@
+import { placePart, socketPlacement } from '@young-shell/core/assembly';
 import { newConversion, type Body, type BoxHull, type Conversion } from '@young-shell/core/document';
 import { partMade, standardTray } from '@young-shell/core/kit';
 import { partFrom } from '@young-shell/core/parts';
@@ -115,12 +116,15 @@ export function mapCabinet(): Conversion {
   cabinet.layout.placements = {
     'tray-1': { x: 92, y: 182, z: 26.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-1' },
     'board-1': { x: 100, y: 190, z: 27, rear: 'rear', top: 'top', locked: false, on: 'drawer-1', with: 'tray-1' },
-    'brick-1': { x: 400, y: 384.2, z: 28, rear: 'front', top: 'right', locked: false, on: 'drawer-1' },
     'fan-1': { x: 598.8, y: 300, z: 56, rear: 'right', top: 'top', locked: false, on: 'door-1' },
     'jack-1': { x: 560, y: 441.9, z: 40, rear: 'rear', top: 'top', locked: true },
     'drive-1': { x: 90, y: 120, z: 128.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-2' },
     'drive-2': { x: 250, y: 120, z: 128.2, rear: 'rear', top: 'top', locked: false, on: 'drawer-2' },
   };
+  // The board of 12 V stands on the main socket of the drawing board.
+  const { kit, layout } = cabinet;
+  const board = placePart('board-1', kit.parts['board-1']!, layout.placements['board-1']!);
+  layout.placements['brick-1'] = { ...socketPlacement(board, 'brick-1', kit.parts['brick-1']!)!, on: 'drawer-1' };
   cabinet.cut.openings = {
     'vent-1': {
       name: 'Vent in the floor',

@@ -207,6 +207,9 @@ export function pianoStoolUnplaced(): Conversion {
   );
   stool.kit.parts['housing-1'] = housing;
   stool.kit.parts['fan-1'] = partFrom(standardPart('fan/120x25')!, 'Stool fan');
+  // Brackets join the drives to each other, straps hold them and the housing down.
+  for (const id of ['drive-1', 'drive-2', 'drive-3', 'drive-4', 'drive-5', 'drive-6', 'housing-1'])
+    stool.cut.mounts[id] = { kind: 'strap' };
   stool.layout.placements['fan-1'] = { x: 176, y: 304.8, z: 60, rear: 'rear', top: 'top', locked: false };
   const mesh = (name: string, u: number, v: number, width: number, height: number) =>
     ({

@@ -140,6 +140,8 @@ export function tapeDeckUnplaced(): Conversion {
         ...lidAt(rule(66), 'Deck plate', [
           { kind: 'screw', count: 6, where: 'along the edge of the deck', releasedFrom: 'outside' },
         ]),
+        // The plate and the slope come off together; rear and cheeks stay.
+        cut: { kind: 'plane', axis: 'z', at: rule(66), side: 'above', keeps: ['rear', 'left', 'right'] },
         material: 'aluminium',
       },
     },

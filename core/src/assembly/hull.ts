@@ -60,10 +60,12 @@ export function hullModel(shell: Pick<Shell, 'hull' | 'bodies'>): HullModel {
   const { hull } = shell;
   const ring = ringOf(shell);
   const split = (lidOf(shell)?.splitHeight ?? Infinity) + (ring?.height.value ?? 0);
-  const key = `${split} ${ring ? `${ring.at} ${ring.height.value} ${ring.height.terms[0]?.uncertainty}` : ''}`;
+  const keeps = lidOf(shell)?.keeps ?? [];
+  const key = `${split} ${keeps.join()} ${ring ? `${ring.at} ${ring.height.value} ${ring.height.terms[0]?.uncertainty}` : ''}`;
   const known = cache.get(hull)?.get(key);
   if (known) return known;
   const model = build(hull, raised(formOf(hull), ring), split);
+  for (const wall of model.walls) if (keeps.includes(wall.face)) wall.inLid = false;
   if (!cache.has(hull)) cache.set(hull, new Map());
   cache.get(hull)!.set(key, model);
   return model;

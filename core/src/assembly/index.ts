@@ -1,8 +1,9 @@
 export * from './assemble';
-export { bodyOn, materialOf } from './bodies';
+export { bodyIdOn, bodyOn, materialOf } from './bodies';
 export { clearancesOf, type Clearances, type Required } from './clearances';
 export * from './connectors';
 export { DUCT_WALL, ductBlocks, ductedFrom, ductLength } from './ducts';
+export { faceReaches, halfSize, type FaceReach } from './faceReach';
 export * from './features';
 export * from './frames';
 export * from './hull';

@@ -202,6 +202,18 @@ export function turnedSize(id: string, part: Part, turn: Turn): Vec3 {
   return size;
 }
 
+/**
+ * Sides of a block, as the shell has them, with which it may touch something. What is closed may lie on whatever side is
+ * down, unless it hangs by the side that is up; what is bare may not.
+ */
+function contactOf({ role, contact = [], conducts, outside }: Block, turn: Turn): Direction[] {
+  const sides = contact.map((d) => turnDirection(turn, d));
+  const bare = conducts === 'live' || conducts === 'mains';
+  return role !== 'body' || outside || bare || contact.length === 0 || sides.includes('bottom') || sides.includes('top')
+    ? sides
+    : [...sides, 'bottom'];
+}
+
 /** For each axis: what the part's lower end is seated on, as a chain, where it is bolted to a wall. */
 export type Seats = readonly (Linear | undefined)[];
 
@@ -274,7 +286,7 @@ export function placePart(
       ),
       moving: false,
       // Sides that stand askew lie on nothing.
-      contact: (block.contact ?? []).map((d) => turnDirection(turn, d)).filter((d) => !tilt || axisOf(d) === tilt.axis),
+      contact: contactOf(block, turn).filter((d) => !tilt || axisOf(d) === tilt.axis),
       outside: block.outside ?? false,
       end: (axis, atHigh) => endOf(block.low, block.high, axis, atHigh),
     };

@@ -1,3 +1,4 @@
+import { faceReaches } from './faceReach';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -10,7 +11,7 @@ import {
   type Conversion,
   type Placement,
 } from '../document';
-import { faceReaches, judge, marginsOf } from '../fit';
+import { judge, marginsOf } from '../fit';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { DIRECTIONS } from '../solid';

@@ -1,6 +1,7 @@
 import type { Assembly } from '../assembly';
 import { mountsOf } from '../cut';
 import type { BuildItem, Conversion } from '../document';
+import { standoffFor } from '../hold';
 import { panelReport } from '../panel';
 import { finishedFaces } from './finish/finish';
 
@@ -27,8 +28,8 @@ export interface Bill {
   unpriced: number;
 }
 
-/** Usual prices, minor units: a screw, a metre of wire, a can. Common practice, no source. */
-const USUAL = { screw: 8, metre: 40, can: 900 };
+/** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can. Common practice, no source. */
+const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900 };
 const BUY: BuildItem = { state: 'buy' };
 
 /** Everything that the plan takes, and what of it is there. Pure. */
@@ -55,17 +56,24 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     });
   };
   for (const [id, part] of Object.entries(document.kit.parts)) add(`part.${id}`, part.name, 1, 'parts');
-  const screws = new Map<string, { name: string; count: number }>();
-  for (const mount of mountsOf(document, assembly)) {
-    const { screw } = mount.options.find((o) => o.kind === mount.chosen) ?? {};
-    if (!screw) continue;
-    const name = `${mount.thread.thread} × ${screw.length}`;
+  const small = new Map<string, { name: string; count: number; each: number | undefined }>();
+  const more = (name: string, count: number, each?: number) => {
     const id = `screw.${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;
-    const known = screws.get(id) ?? { name, count: 0 };
-    known.count += mount.count;
-    screws.set(id, known);
+    small.set(id, { name, count: (small.get(id)?.count ?? 0) + count, each });
+  };
+  for (const mount of mountsOf(document, assembly)) {
+    const { chosen, count, thread } = mount;
+    const { screw, area, standoff } = mount.options.find((o) => o.kind === chosen) ?? {};
+    if (screw) more(`${thread.thread} × ${screw.length}`, count, USUAL.screw);
+    const length = standoff === undefined ? undefined : standoffFor(standoff);
+    if (length !== undefined) more(`standoff ${thread.thread} × ${length}`, count, USUAL.standoff);
+    if (chosen === 'insert' || chosen === 't-nut' || chosen === 'rivet')
+      more(`${chosen === 't-nut' ? 'T-nut' : chosen} ${chosen === 'rivet' ? '' : thread.thread}`.trim(), count);
+    if (chosen === 'strap') more('strap', 1, USUAL.strap);
+    if (chosen === 'tape') more('foam tape, cm²', Math.ceil((area ?? 0) / 100), USUAL.tape);
   }
-  for (const [id, { name, count }] of screws) add(id, name, count, 'screws', count * USUAL.screw);
+  for (const [id, { name, count, each }] of small)
+    add(id, name, count, 'screws', each === undefined ? undefined : count * each);
   const { matched, harness } = panelReport(document, assembly);
   const bought = new Map<string, { name: string; count: number; cost: number }>();
   for (const { way } of matched.controls)

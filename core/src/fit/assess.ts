@@ -1,10 +1,10 @@
-import type { Assembly } from '../assembly';
+import { type Assembly, faceReaches } from '../assembly';
 import type { Conversion } from '../document';
 import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
 import { carrierFindings } from './carriers';
-import { faceReaches } from './faces';
+import { holdFindings } from './holds/findings';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
 import { aroundFindings, railFindings } from './opening';
@@ -61,6 +61,7 @@ export function assessFit(document: Conversion, assembly: Assembly): Assessed<Fi
   findings.push(
     ...faceFindings(document, assembly),
     ...carrierFindings(document, assembly),
+    ...holdFindings(document, assembly),
     ...railFindings(document, assembly),
     ...aroundFindings(document, assembly),
     ...wishFindings(document, assembly),

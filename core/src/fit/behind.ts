@@ -1,8 +1,15 @@
-import { onFace, type Assembly, type FaceFrame, type PlacedCut, type PlacedPart } from '../assembly';
+import {
+  onFace,
+  type Assembly,
+  type FaceFrame,
+  type PlacedCut,
+  type PlacedPart,
+  faceReaches,
+  halfSize,
+} from '../assembly';
 import { wallWords } from '../document';
 import type { Conversion } from '../document';
 import type { Point2 } from '../solid';
-import { faceReaches, halfSize } from './faces';
 
 /** Something of the shell that stands right behind an opening in a face: what is cut ends on it. */
 export interface Behind {

@@ -1,6 +1,5 @@
 export { balanceOf, type Balance } from './balance';
 export { assessFit, type FitReport, type MeasureAgain } from './assess';
-export { faceReaches, halfSize, type FaceReach } from './faces';
 export { changedRegion, freePositions, solidsFromLow, solidsInShell } from './freePositions';
 export * from './carriers';
 export * from './links';

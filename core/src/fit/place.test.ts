@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../assembly';
+import { assemble, faceReaches } from '../assembly';
 import { applyChange, readConversion, type Conversion } from '../document';
 import { partFrom } from '../parts';
 import { LIBRARY } from '../standards';
 import { assessFit } from './assess';
-import { faceReaches } from './faces';
 import { placeFor } from './place';
 
 const stool = readConversion(readFileSync(new URL('../../../demo/piano-stool.json', import.meta.url), 'utf8'));

@@ -3,6 +3,8 @@ import { survives } from '../brief';
 import { applyChange, type Change, type Conversion, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
+import { HELD } from './holds/findings';
+import { holdRemedies } from './holds/remedies';
 import { judge } from './judge';
 import { shortAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';
@@ -15,6 +17,7 @@ import { nameOf, travel } from './words';
  * way, the nearest free place, the orientation that fits, a feature that may be cut, a first placing.
  */
 export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
+  if (HELD.test(finding.id)) return holdRemedies(document, finding);
   if (finding.id.startsWith(REACH)) return cableRemedies(document, finding);
   const partId = finding.about.find((a) => a.kind === 'part')?.id;
   if (finding.station !== 'fit' || !finding.mayHaveRemedies || !partId) return [];

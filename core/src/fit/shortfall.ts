@@ -1,4 +1,4 @@
-import { hullModel, onFace, placePart, standingFor, type Assembly, type PlacedPart } from '../assembly';
+import { hullModel, onFace, placePart, standingFor, type Assembly, type PlacedPart, halfSize } from '../assembly';
 import type { Conversion, Placement } from '../document';
 import {
   axisOf,
@@ -12,7 +12,6 @@ import {
   type Orientation,
   type Vec3,
 } from '../solid';
-import { halfSize } from './faces';
 import { solidsFromLow, solidsInShell } from './freePositions';
 import { PLUG_GIVES, stopsAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';

@@ -43,3 +43,7 @@ export function travel(from: Placement, to: Placement): string {
     .map(([by, plus, minus]) => `${mm(Math.abs(by))} ${by > 0 ? plus : minus}`);
   return moves.join(' and ') || 'nowhere';
 }
+
+/** “A”, “A and B”, “A, B and C”. */
+export const listOf = (names: readonly string[]): string =>
+  names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

@@ -1,7 +1,7 @@
-import { placePart, type Assembly, type FaceFrame } from '../assembly';
+import { placePart, type Assembly, type FaceFrame, halfSize } from '../assembly';
 import { raisedV } from '../cut';
 import type { Conversion, Wish } from '../document';
-import { eachFree, halfSize, openedBy, ownWish, takeRow, throughAt, valueOf, type Positions } from '../fit';
+import { eachFree, openedBy, ownWish, takeRow, throughAt, valueOf, type Positions } from '../fit';
 import { axisOf, signOf, type Orientation } from '../solid';
 import { boxAt, type PosedPart } from './posed';
 

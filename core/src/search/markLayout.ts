@@ -1,6 +1,6 @@
-import { placePart, pluggedIn, type Assembly } from '../assembly';
+import { placePart, pluggedIn, type Assembly, faceReaches } from '../assembly';
 import type { Conversion, Placement, Wish } from '../document';
-import { balanceOf, faceReaches, facesHold, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
+import { balanceOf, facesHold, marginsOf, orderOf, shortAt, stopsAt, wishState } from '../fit';
 import type { Vec3 } from '../solid';
 import type { Spot } from './engine';
 import type { Layout, Start } from './layout';

@@ -1,7 +1,7 @@
-import type { Assembly } from '../assembly';
+import { type Assembly, faceReaches } from '../assembly';
 import { openingsOf, thinWebs, type ThinWeb } from '../cut';
 import type { Conversion } from '../document';
-import { faceName, faceReaches, isChosen, linksOf, type Balance, type Margin } from '../fit';
+import { faceName, isChosen, linksOf, type Balance, type Margin } from '../fit';
 import { kindOf } from '../parts';
 import { practice } from '../standards';
 import type { Source } from '../quantity';

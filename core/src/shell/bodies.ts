@@ -4,7 +4,7 @@ import type { Finding } from '../findings';
 import { closureFindings } from './closures';
 import { mm, type Source } from '../quantity';
 import { loftAt, loftCorners, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
-import { area } from '../solid';
+import { area, clip } from '../solid';
 import { DENSITY } from '../standards';
 
 const MOTION: Source = { kind: 'computed', title: 'size of the body, turned or drawn out as far as it opens' };
@@ -38,6 +38,27 @@ function wallVolume(outer: Loft, inner: Loft, axis: 0 | 1 | 2, from: number, to:
   return volume;
 }
 
+/** Material of faces that stay, between two places along an axis, mm³: their outlines as thick as their walls. */
+function keptVolume(
+  { shell }: Conversion,
+  keeps: readonly string[] = [],
+  axis: 0 | 1 | 2,
+  from: number,
+  to: number,
+): number {
+  const { frames, walls } = hullModel(shell);
+  return keeps.reduce((sum, face) => {
+    const frame = frames.find((f) => f.face === face);
+    const thickness = walls.find((w) => w.face === face)?.thickness ?? 0;
+    if (!frame) return sum;
+    // Along the axis a place of the face is at origin + u · U + v · V.
+    const along: Point2 = [frame.u[axis], frame.v[axis]];
+    const above = clip(frame.outline, along, from - frame.origin[axis]);
+    const between = clip(above, [-along[0], -along[1]], frame.origin[axis] - to);
+    return sum + Math.abs(area(between)) * thickness;
+  }, 0);
+}
+
 /** Grams of a body: as weighed, else the material of its walls times its density. */
 export function massOfBody(document: Conversion, body: Body): number {
   if (body.weighed !== null) return body.weighed;
@@ -50,7 +71,10 @@ export function massOfBody(document: Conversion, body: Body): number {
     const axis = axisIndex(body.cut.axis);
     const at = body.cut.at.value + (axis === 2 ? liftedAt(ring, body.cut.at.value) : 0);
     const [from, to] = body.cut.side === 'above' ? [at, high[axis]] : [low[axis], at];
-    return wallVolume(outer, inner, axis, from, to) * density;
+    return (
+      Math.max(0, wallVolume(outer, inner, axis, from, to) - keptVolume(document, body.cut.keeps, axis, from, to)) *
+      density
+    );
   }
   const { face, width, height } = body.cut;
   const thickness = walls.find((w) => w.face === face)?.thickness ?? 0;

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { assemble, type Assembly } from '../assembly';
+import { assemble, type Assembly, faceReaches } from '../assembly';
 import { stepsOf } from '../build';
 import { openingsOf } from '../cut';
 import { applyChange, POLICY_NAMES, readConversion, type Change, type Conversion } from '../document';
 import type { Finding } from '../findings';
-import { faceReaches, orderOf } from '../fit';
+import { orderOf } from '../fit';
 import { requiredToWall } from '../fit/clearance';
 import { kindOf } from '../parts';
 import { assessAll, type Assessment } from '../plan';

@@ -1,7 +1,7 @@
-import { materialOf, onFace, wallOf, type Assembly, type PlacedPart } from '../../assembly';
+import { materialOf, onFace, wallOf, type Assembly, type PlacedPart, faceReaches } from '../../assembly';
 import { freeAreaOf, halfOf, openingsOf, plateLoss, type CutOpening } from '../../cut';
 import type { Conversion, State } from '../../document';
-import { faceReaches, opensBefore } from '../../fit';
+import { opensBefore } from '../../fit';
 import { FAN_SIZES, HEAT_THROUGH } from '../../standards';
 import { area as areaOf, axisOf, DIRECTIONS, type Vec3 } from '../../solid';
 import { moversOf, type Mover } from '../fans/mover';

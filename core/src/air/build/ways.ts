@@ -1,7 +1,6 @@
-import { onFace, wallOf, type Assembly, type FaceFrame } from '../../assembly';
+import { onFace, wallOf, type Assembly, type FaceFrame, faceReaches } from '../../assembly';
 import { freeAreaOf, halfOf, keyOf, lossOf, openingsOf, type CutOpening } from '../../cut';
 import type { Conversion, WaySetting } from '../../document';
-import { faceReaches } from '../../fit';
 import { kindOf } from '../../parts';
 import { FILTERS, type CutUse } from '../../standards';
 import type { Shape, Vec3 } from '../../solid';

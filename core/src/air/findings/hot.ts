@@ -1,8 +1,7 @@
 import { HOT_FACE, SOFTENS } from '../../standards';
 import { kindOf } from '../../parts';
-import { faceReaches } from '../../fit';
 import { faceWord, type Conversion } from '../../document';
-import { materialOf, type Assembly } from '../../assembly';
+import { materialOf, type Assembly, faceReaches } from '../../assembly';
 import { type Finding } from '../../findings';
 import { type AirReport } from '../report';
 import { NETWORK, PRACTICE } from './say';

@@ -1,12 +1,13 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, standsBehind, toolPlan } from '../../cut';
-import { barsOf, lossOf } from '../../kit';
 import { faceWord } from '../../document';
 import type { Conversion } from '../../document';
 import type { Order } from '../../fit';
+import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
 import { panelReport } from '../../panel';
 import { finishedFaces, SYSTEMS } from '../finish/finish';
+import { makingOf } from './make';
 import type { Before, Step } from './step';
 
 /** Minutes, common practice, no source. */
@@ -17,9 +18,6 @@ const MINUTES = {
   mark: 15,
   deburr: 10,
   wash: 25,
-  /** mm of sheet that are sawn in a minute, and minutes of a bar with its joints. */
-  sawn: 40,
-  bar: 12,
   place: { board: 20, supply: 15, card: 12, drive: 8, fan: 10, radiator: 20, brick: 5, jack: 10, other: 12 } as Record<
     string,
     number
@@ -95,22 +93,16 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
   // Trays are cut down and frames put together before anything stands on them: without them there is no trial fit.
   const carriers: string[] = [];
   for (const [id, { name, own }] of Object.entries(document.kit.parts)) {
-    const made = own?.made;
-    if (!made || (made.kind === 'tray' && Object.values(made.off).every((mm) => mm === 0))) continue;
-    const length = made.kind === 'tray' ? lossOf(made).sawn : 0;
+    const making = own?.made && makingOf(name, own.made);
+    if (!making) continue;
     add({
       id: `carrier.${id}`,
-      name: made.kind === 'tray' ? `Cut ${name} down along its sheet` : `Saw the bars of ${name} and join them`,
       phase: 'make',
-      minutes: Math.round(made.kind === 'tray' ? 10 + length / MINUTES.sawn : barsOf(made).length * MINUTES.bar),
       after: placed.length > 0 ? [before('bench', 'safety', 'a dead kit is found before anything is made for it')] : [],
-      tools:
-        made.kind === 'tray'
-          ? ['jigsaw or cutting disc', 'file']
-          : ['hacksaw', made.joint === 'rivets' ? 'riveter' : 'screwdriver'],
+      ...making,
       cautions: [EYES, DUST],
       about: { kind: 'part', id },
-      of: JSON.stringify(made),
+      of: JSON.stringify(own.made),
     });
     carriers.push(`carrier.${id}`);
   }
@@ -262,12 +254,16 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
 
   // Parts, in the order that geometry asks.
   const ready = finished.length > 0 ? finished : steps.some((s) => s.id === 'wash') ? ['wash'] : ['trial'];
+  const holds = holdsOf(document, assembly);
   for (const p of placed) {
     const prints = Object.entries(document.cut.prints).filter(([, print]) => print.of?.split('.')[0] === p.id);
+    const hold = holds.get(p.id)!;
+    // What holds it is there first, unless it could not go in any more then.
+    const holder = hold.by?.kind === 'part' && !order?.first[p.id]?.includes(hold.by.id) ? hold.by : undefined;
     const glued = ['glue', 'tape'].includes(document.cut.mounts[p.id]?.kind ?? '');
     add({
       id: `place.${p.id}`,
-      name: `Mount ${p.part.name}`,
+      name: mountingWords(p.part.name, hold),
       phase: 'mount',
       minutes: MINUTES.place[kindOf(p.part) ?? 'other'] ?? MINUTES.place.other!,
       wait: document.cut.mounts[p.id]?.kind === 'glue' ? 24 : 0,
@@ -287,6 +283,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
             ? [before(`place.${inner}`, 'geometry', `it would stand in the way of ${document.kit.parts[inner]!.name}`)]
             : [],
         ),
+        ...(holder ? [before(`place.${holder.id}`, 'geometry', `${holder.name} holds it`)] : []),
         ...(glued ? [before('trial', 'reversibility', 'glue is for good: a dry fit first')] : []),
       ],
       cautions: [...(electronics.includes(p) ? [STATIC] : []), ...(glued ? ['Glue is for good.'] : [])],

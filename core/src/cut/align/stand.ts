@@ -1,6 +1,6 @@
-import { onFace, type Assembly, type FaceFrame, type PlacedPart } from '../../assembly';
+import { onFace, type Assembly, type FaceFrame, type PlacedPart, faceReaches } from '../../assembly';
 import type { Placement } from '../../document';
-import { faceReaches, marginsOfPart, stopsAt } from '../../fit';
+import { marginsOfPart, stopsAt } from '../../fit';
 import { AXES, type Axis, type Vec3 } from '../../solid';
 import type { Motion } from './motions';
 

@@ -1,8 +1,7 @@
-import { wallOf, type Assembly, type PlacedPart } from '../../assembly';
+import type { Assembly, PlacedPart } from '../../assembly';
 import { mayCut } from '../../brief';
-import type { Conversion, FaceId, MountKind } from '../../document';
-import { faceReaches } from '../../fit';
-import { kindOf } from '../../parts';
+import type { Conversion, FaceId, Material, MountKind } from '../../document';
+import { holdsOf, tapeFor, whyNotStuck, type HoldKind, type Stick, type Support } from '../../hold';
 import { drillFor, RIVETS, SCREW_LENGTHS, type DrillRow } from '../../standards';
 import type { Source } from '../../quantity';
 
@@ -17,20 +16,29 @@ export interface MountOption {
   no?: string;
   /** Length of screws to buy, mm, and how deep they hold; undefined where there are none. */
   screw?: { length: number; engagement: number; least: number };
+  /** Length of the standoffs, mm, where it stands on some. */
+  standoff?: number;
   /** Area of tape or glue that carries it, mm². */
   area?: number;
   source: Source;
 }
 
-/** How a part is held on a face. */
+/** How a part is held where it is. */
 export interface MountPlan {
   part: string;
   name: string;
-  face: FaceId;
+  /** What it is held by. */
+  on: Support;
+  /** The face of the shell, where that is it. */
+  face?: FaceId;
+  /** Screws; 0 where it has no holes there. */
   count: number;
   thread: DrillRow;
   thickness: number;
-  chosen: MountKind;
+  /** mm from the part to what it is screwed to: the standoffs. */
+  gap: number;
+  /** Undefined: it only lies there. */
+  chosen: MountKind | undefined;
   /** The user said so. */
   own: boolean;
   /** All holes of its family are drilled. */
@@ -39,11 +47,12 @@ export interface MountPlan {
   options: MountOption[];
 }
 
+/** A smaller gap is a washer's, mm. Common practice, no source. */
+const LEAST_STANDOFF = 2;
+
 const practice: Source = { kind: 'practice', title: 'common practice, no source' };
 /** Board under a screw's head, mm. */
 const BOARD = 1.6;
-/** Double-sided foam tape carries a part for good with so much of it, mm² a gram: about 60 cm² a kilogram. */
-const TAPE = 6;
 const WOODEN = ['wood', 'plywood', 'fibreboard'];
 
 /** What holds a screw: engagement by diameter (common practice, no source: steel 1, aluminium 1.5, inserts and wood 2). */
@@ -52,53 +61,96 @@ const ENGAGED = { steel: 1, aluminium: 1.5, insert: 2, wood: 2 } as const;
 /** The next length that is sold, at least so long; undefined beyond the table. */
 export const soldLength = (least: number): number | undefined => SCREW_LENGTHS.find((l) => l >= least - 1e-9);
 
-/** Everything that is screwed to a face, with ways to hold it; the first that may be used is what we would take, and why. */
+/** Clearance of the screws of what has none, mm: only to name a thread. */
+const NO_SCREWS = 3.4;
+
+/**
+ * Everything that is screwed to something or lies on it, with ways to hold it; the first that may be used is what we would
+ * take, and why. What lies somewhere without holes stays as it is until the user says more.
+ */
 export function mountsOf(document: Conversion, assembly: Assembly): MountPlan[] {
-  return assembly.parts.flatMap((part) =>
-    faceReaches(assembly, part).flatMap(({ face, frame, reaches }): MountPlan[] => {
-      const drills = face.cuts.filter((cut) => cut.kind === 'drill' && cut.shape.kind === 'round');
-      if (!reaches || !frame || drills.length === 0 || face.mustReachOutside) return [];
-      const wall = wallOf(assembly.hull, frame.face)!;
-      const clearance = drills[0]!.shape.kind === 'round' ? drills[0]!.shape.diameter : 3.4;
-      const options = optionsFor(document, part, frame.face, wall.thickness, drillFor(clearance));
-      const said = document.cut.mounts[part.id];
-      const usual = options.find((o) => !o.no) ?? options[0]!;
-      return [
-        {
-          part: part.id,
-          name: part.part.name,
-          face: frame.face,
-          count: drills.length,
-          thread: drillFor(clearance),
-          thickness: wall.thickness,
-          chosen: said?.kind ?? usual.kind,
-          own: said !== undefined,
-          family: said?.family === true,
-          mayFamily: isFamily(part),
-          options,
-        },
-      ];
-    }),
-  );
+  const holds = holdsOf(document, assembly);
+  return assembly.parts.flatMap((part): MountPlan[] => {
+    const hold = holds.get(part.id)!;
+    const { screws } = hold;
+    const lies = LIES.has(hold.kind) ? hold.by : undefined;
+    const on = screws?.by ?? lies;
+    if (!on) return [];
+    const face = screws && part.faces.find((f) => f.id === screws.face);
+    const drills = face?.cuts.filter((cut) => cut.kind === 'drill' && cut.shape.kind === 'round') ?? [];
+    if (screws && drills.length === 0) return [];
+    const [first] = drills;
+    const clearance = first?.shape.kind === 'round' ? first.shape.diameter : NO_SCREWS;
+    const where: Where = {
+      material: on.material ?? document.shell.material,
+      thickness: on.thickness ?? 0,
+      may:
+        on.kind === 'wall'
+          ? mayCut(document.brief.policy, on.id)
+          : document.brief.policy !== 'conserve' || isMade(document, on),
+      gap: screws?.gap ?? 0,
+    };
+    const options = optionsFor(document, part, where, drillFor(clearance), screws !== undefined);
+    const said = document.cut.mounts[part.id];
+    const usual = screws ? (options.find((o) => !o.no) ?? options[0]!).kind : undefined;
+    return [
+      {
+        part: part.id,
+        name: part.part.name,
+        on,
+        ...(on.kind === 'wall' ? { face: on.id } : {}),
+        count: drills.length,
+        thread: drillFor(clearance),
+        thickness: where.thickness,
+        gap: where.gap,
+        chosen: said?.kind ?? usual,
+        own: said !== undefined,
+        family: said?.family === true,
+        mayFamily: screws !== undefined && isFamily(part),
+        options,
+      },
+    ];
+  });
+}
+
+/** What only lies on something, or is stuck to it. */
+const LIES: ReadonlySet<HoldKind> = new Set<HoldKind>(['stands', 'touches', 'strap', 'tape', 'glue']);
+
+/** Is it something of the kit that is made for the plan? Of that anything may be drilled. */
+const isMade = ({ kit }: Conversion, { kind, id }: Support): boolean =>
+  kind === 'part' && kit.parts[id]?.own?.made !== undefined;
+
+/** What a part is held to. */
+interface Where {
+  material: Material;
+  thickness: number;
+  /** It may be drilled. */
+  may: boolean;
+  gap: number;
 }
 
 /** Boards whose holes are some of a larger board's. */
 export const isFamily = ({ part }: Pick<PlacedPart, 'part'>): boolean =>
   ['board/mini-itx', 'board/micro-atx', 'board/flex-atx', 'board/atx'].includes(part.standard);
 
+/** Ways to hold a part there: by its screws where it has holes, then without any. */
 function optionsFor(
   document: Conversion,
   part: PlacedPart,
-  face: FaceId,
-  thickness: number,
+  where: Where,
   row: DrillRow,
+  screws: boolean,
 ): MountOption[] {
-  const { material } = document.shell;
-  const may = mayCut(document.brief.policy, face);
+  const options = [...(screws ? screwOptions(part, where, row) : []), ...stickOptions(document, part)];
+  // What nothing is drilled for comes first where nothing may be drilled.
+  return where.may ? options : options.sort((a, b) => Number(a.no !== undefined) - Number(b.no !== undefined));
+}
+
+function screwOptions(part: PlacedPart, { material, thickness, may, gap }: Where, row: DrillRow): MountOption[] {
   const wooden = WOODEN.includes(material);
   const metal = material === 'steel' || material === 'aluminium';
   const forbids = may ? undefined : 'the brief leaves this face whole';
-  const standoff = part.part.dimensions.standoffHeight?.value;
+  const standoff = part.part.dimensions.standoffHeight?.value ?? (gap > LEAST_STANDOFF ? gap : undefined);
   const options: MountOption[] = [];
   const add = (o: MountOption) => options.push(o);
   const no = (why: string | undefined) => ((forbids ?? why) ? { no: (forbids ?? why)! } : {});
@@ -111,6 +163,7 @@ function optionsFor(
       hole: row.clear,
       why: 'standoffs of brass or steel, a screw from outside: comes apart as often as you like',
       screw: lengthFor(thickness, least, standoff),
+      standoff,
       source: row.source,
       ...no(
         wooden && thickness > 12 ? 'the wall is too thick for a screw from outside: force the standoffs in' : undefined,
@@ -183,61 +236,33 @@ function optionsFor(
       ),
     });
   }
-  const area = part.part.mass * TAPE;
-  const size = (part.high[0] - part.low[0]) * (part.high[1] - part.low[1]);
-  const warm = 'up to about 60 °C, clean and flat; press it on for a minute';
   add({
     kind: 'existing holes',
     hole: 0,
     why: 'on holes the shell already has: see “Existing holes”',
     source: practice,
   });
-  add({
-    kind: 'tape',
-    hole: 0,
-    why: `foam tape, ${(area / 100).toFixed(0)} cm² of it: nothing is drilled, comes off with a wire; ${warm}`,
-    area,
-    source: practice,
-    ...(area > size
-      ? { no: `it needs ${(area / 100).toFixed(0)} cm² of tape and has ${(size / 100).toFixed(0)}` }
-      : {}),
-  });
-  const unstrapped = whyNoStrap(part);
-  add({
-    kind: 'strap',
-    hole: 0,
-    why: 'a strap or hook tape around it, through slots or round a rail: for drives and bricks',
-    source: practice,
-    ...(unstrapped === undefined ? {} : { no: unstrapped }),
-  });
-  add({
-    kind: 'glue',
-    hole: 0,
-    why: 'one chance: dry fit, mark, then glue with the board screwed to its tray; for good',
-    area: part.part.mass * 2,
-    source: practice,
-    ...(document.brief.policy === 'conserve' ? { no: 'the brief allows nothing that can’t be undone' } : {}),
-  });
-  // What nothing is drilled for comes first where nothing may be drilled.
-  return may ? options : [...options].sort((a, b) => Number(a.no !== undefined) - Number(b.no !== undefined));
+  return options;
 }
 
-/** What a strap around it holds in its place, g, and what it would press on. Common practice, no source. */
-const STRAP_HOLDS = 2000;
-const NOT_STRAPPED: Readonly<Record<string, string>> = {
-  board: 'it would press on what stands on the board; standoffs hold it',
-  card: 'it would press on what stands on the card; its bracket and its slot hold it',
-  fan: 'a fan works loose under a strap, and the strap lies before its blades',
-  radiator: 'it would cross the fins, and a radiator full of water works loose',
-  jack: 'what is plugged in there pulls at it; its nut holds it',
-};
-
-function whyNoStrap({ part }: PlacedPart): string | undefined {
-  const why = NOT_STRAPPED[kindOf(part) ?? ''];
-  if (why !== undefined) return why;
-  return part.mass > STRAP_HOLDS
-    ? `it weighs ${(part.mass / 1000).toFixed(1)} kg, a strap keeps ${STRAP_HOLDS / 1000} kg in place; take angles or screws`
-    : undefined;
+/** Tape, strap, glue: nothing is drilled. */
+function stickOptions({ brief }: Conversion, part: PlacedPart): MountOption[] {
+  const area = tapeFor(part);
+  const option = (kind: Stick, why: string, more: Partial<MountOption> = {}): MountOption => {
+    const no = whyNotStuck(brief, part, kind);
+    return { kind, hole: 0, why, source: practice, ...more, ...(no === undefined ? {} : { no }) };
+  };
+  return [
+    option(
+      'tape',
+      `foam tape, ${(area / 100).toFixed(0)} cm² of it: nothing is drilled, comes off with a wire; up to about 60 °C, clean and flat; press it on for a minute`,
+      { area },
+    ),
+    option('strap', 'a strap or hook tape around it, through slots or round a rail: for drives and bricks'),
+    option('glue', 'one chance: dry fit, mark, then glue with the board screwed to its tray; for good', {
+      area: part.part.mass * 2,
+    }),
+  ];
 }
 
 /** A screw through a wall into a thread: at least so deep, never further than the thread is. */

@@ -1,6 +1,6 @@
-import { onFace, type Assembly, type FaceFrame } from '../../assembly';
+import { onFace, type Assembly, type FaceFrame, faceReaches, halfSize } from '../../assembly';
 import { liftedAt, ringOf, type Adjusted, type Conversion, type FaceId, type OwnOpening } from '../../document';
-import { faceReaches, halfSize } from '../../fit';
+import { holdsOf } from '../../hold';
 import { familyCuts } from '../mounts/family';
 import { holeOf, mountsOf, type MountPlan } from '../mounts/mounts';
 import type { Source } from '../../quantity';
@@ -34,10 +34,16 @@ function fromLayout(document: Conversion, assembly: Assembly): CutOpening[] {
   const { adjusted } = document.cut;
   const seen = new Set<string>();
   let plans: MountPlan[] | undefined;
+  const holds = holdsOf(document, assembly);
   for (const part of assembly.parts)
     for (const reach of faceReaches(assembly, part)) {
-      const { face, frame } = reach;
-      if (!reach.reaches || !frame) continue;
+      const { face } = reach;
+      // A mounting side drills the wall that it is screwed to, and none behind a tray or a shelf.
+      const { screws } = holds.get(part.id)!;
+      const screwed = !face.mustReachOutside && screws?.face === face.id && screws.by.kind === 'wall';
+      if (face.mustReachOutside ? !reach.reaches : !screwed) continue;
+      const frame = screwed ? assembly.hull.frames.find((f) => f.face === screws.by.id) : reach.frame;
+      if (!frame) continue;
       // What the user said holds it may want other holes, or none.
       const said = face.mustReachOutside ? undefined : document.cut.mounts[part.id];
       const hole =

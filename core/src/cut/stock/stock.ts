@@ -37,7 +37,11 @@ export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
   const many = <T extends { count: number }>(all: Readonly<Record<string, T>> | undefined) =>
     Object.values(all ?? {}).flatMap((p) => Array.from({ length: p.count }, () => p));
   const meshes: FlatPiece[] = Object.values(document.kit.parts).flatMap(({ name: of, own }) =>
-    own?.made?.kind === 'frame' ? meshOf(own.made).map((m) => ({ name: `${of}, ${m.name}`, ...flatOf(m) })) : [],
+    own?.made?.kind === 'frame'
+      ? meshOf(own.made).map((m) => ({ name: `${of}, ${m.name}`, ...flatOf(m) }))
+      : own?.made?.kind === 'stand' && own.made.foot === 'posts'
+        ? [{ name: `${of}, plate`, width: own.made.width, height: own.made.depth }]
+        : [],
   );
   const flat = [
     ...plates,

@@ -1,8 +1,9 @@
-import { materialOf, onFace, pluggedOf, wallOf, type Assembly, type PlacedPart, type FaceFrame } from '../../assembly';
+import { materialOf, onFace, wallOf, type Assembly, type PlacedPart, type FaceFrame } from '../../assembly';
 import { faceWord } from '../../document';
 import type { Conversion, FaceId, Material } from '../../document';
 import { DENSITY, ELASTIC } from '../../standards';
-import type { Axis, Point2, Vec3 } from '../../solid';
+import { holdsOf } from '../../hold';
+import type { Point2 } from '../../solid';
 import { openingsOf, raisedV } from '../openings/derived';
 import { grown, roomInside, type CutOpening, type Lying } from '../openings/opening';
 import { freeShare } from '../vents/pattern';
@@ -322,7 +323,7 @@ export function loadsOn(
   const drills = (id: string) => openings.filter((o) => o.part === id && o.face === panel.face && o.kind === 'drill');
   const inner = wallOf(assembly.hull, panel.face)!;
   const stands = (part: PlacedPart) => part.low[2] - assembly.hull.innerLow[2] < 1 && inner.normal[2] > 0.999;
-  const borne = weightsOn(assembly, (part) => drills(part.id).length > 0 || stands(part));
+  const borne = weightsOn(document, assembly, (part) => drills(part.id).length > 0 || stands(part));
   for (const part of assembly.parts) {
     const newton = ((borne.get(part.id) ?? 0) / 1000) * GRAVITY;
     if (!(newton > 0)) continue;
@@ -346,31 +347,19 @@ export function loadsOn(
   return { forces, loads };
 }
 
-/** Bodies that touch so nearly rest on each other, mm. */
-const RESTS = 1;
-
 /**
  * What bears on a floor, g, by the part that bears it: its own mass and that of all that is plugged into it, stands on it
- * as its tray or frame, or rests on its top. Each part counts once.
+ * or is held by it, through any number of carriers. Each part counts once.
  */
-function weightsOn(assembly: Assembly, onFloor: (part: PlacedPart) => boolean): Map<string, number> {
-  const plugged = pluggedOf(assembly.parts);
-  const hosts = new Map(Object.entries(plugged).flatMap(([host, cards]) => cards.map((card) => [card, host] as const)));
-  const under = (part: PlacedPart): string | undefined => {
-    const { with: carrier } = part.placement;
-    if (carrier !== undefined) return carrier;
-    const host = hosts.get(part.id);
-    if (host !== undefined) return host;
-    // What it rests on with most of itself.
-    let [best, most] = [undefined as string | undefined, 0];
-    for (const other of assembly.parts) {
-      if (other.id === part.id) continue;
-      const area = other.solids
-        .filter((s) => s.role === 'body' && !s.outside && Math.abs(s.shape.high[2] - part.low[2]) < RESTS)
-        .reduce((sum, { shape }) => sum + overlap(shape, part, 0) * overlap(shape, part, 1), 0);
-      if (area > most) [best, most] = [other.id, area];
-    }
-    return best;
+function weightsOn(
+  document: Conversion,
+  assembly: Assembly,
+  onFloor: (part: PlacedPart) => boolean,
+): Map<string, number> {
+  const holds = holdsOf(document, assembly);
+  const under = ({ id, placement, pluggedInto }: PlacedPart): string | undefined => {
+    const { by } = holds.get(id)!;
+    return pluggedInto ?? placement.with ?? (by?.kind === 'part' ? by.id : undefined);
   };
   const borne = new Map<string, number>();
   for (const part of assembly.parts) {
@@ -385,9 +374,6 @@ function weightsOn(assembly: Assembly, onFloor: (part: PlacedPart) => boolean): 
   }
   return borne;
 }
-
-const overlap = (a: { low: Vec3; high: Vec3 }, b: { low: Vec3; high: Vec3 }, axis: Axis) =>
-  Math.max(0, Math.min(a.high[axis], b.high[axis]) - Math.max(a.low[axis], b.low[axis]));
 
 /** Its own weight as a pressure, N/mm². */
 export const ownWeight = (panel: Panel): number => DENSITY[panel.material].value * 1e-9 * panel.thickness * GRAVITY;

@@ -105,7 +105,7 @@ export function splitBy(
   const [own, rest]: [Plate[], Plate[]] = [[], []];
   const put = (into: Plate[], { face }: Plate, shape: Flat | undefined) => shape && into.push({ face, shape });
   for (const plate of plates) {
-    if (cut.kind === 'plane') {
+    if (cut.kind === 'plane' && !cut.keeps?.includes(plate.face)) {
       const n: Vec3 = [0, 0, 0];
       const axis = 'xyz'.indexOf(cut.axis) as Axis;
       n[axis] = cut.side === 'above' ? 1 : -1;

@@ -1,4 +1,4 @@
-import { placedConnectors, plugEnd, type Assembly, type PlacedPart, type Solid } from '../../assembly';
+import { placedConnectors, plugEnd, type Assembly, type PlacedPart, type Solid, faceReaches } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
 import { intoRoom } from '../../shell';
@@ -14,7 +14,6 @@ import {
   type Shape,
   type Vec3,
 } from '../../solid';
-import { faceReaches } from '../faces';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { withIt } from './ways';
 

@@ -1,13 +1,10 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
-import { nameOf } from '../words';
+import { listOf, nameOf } from '../words';
 import type { Access } from './access';
 import { keptIn } from './keptIn';
 import type { Order } from './order';
-
-const listed = (names: readonly string[]) =>
-  names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 /** What is wrong with how a conversion goes together: trapped parts, screws and plugs out of reach, wishes about that. */
 export function orderFindings(
@@ -30,7 +27,7 @@ export function orderFindings(
       ...base,
       id: `fit/trapped/${feature}`,
       verdict: 'stop',
-      sentence: `${what} keeps in ${listed(parts.map(name))}: with ${listed(order.exits)} open and ${what} in its place ${parts.length === 1 ? 'it' : 'none of them'} can be taken out or put in; without it ${them}. Take ${what} out first and put it back after, or place ${parts.length === 1 ? 'it' : 'them'} elsewhere.`,
+      sentence: `${what} keeps in ${listOf(parts.map(name))}: with ${listOf(order.exits)} open and ${what} in its place ${parts.length === 1 ? 'it' : 'none of them'} can be taken out or put in; without it ${them}. Take ${what} out first and put it back after, or place ${parts.length === 1 ? 'it' : 'them'} elsewhere.`,
       brief: `${what} keeps in ${parts.length === 1 ? name(parts[0]!) : `${parts.length} parts`}`,
       about: [
         { kind: 'part', id: parts[0]! },
@@ -46,7 +43,7 @@ export function orderFindings(
       ...base,
       id: `fit/trapped/${id}`,
       verdict: 'stop',
-      sentence: `${name(id)} is trapped: with ${listed(order.exits)} open it can’t be taken out, nor put in. ${plugged(id) ? 'Short straight moves from its socket were tried; unplugged, longer ones may do.' : 'Straight moves one after the other and a tilt were tried.'}`,
+      sentence: `${name(id)} is trapped: with ${listOf(order.exits)} open it can’t be taken out, nor put in. ${plugged(id) ? 'Short straight moves from its socket were tried; unplugged, longer ones may do.' : 'Straight moves one after the other and a tilt were tried.'}`,
       brief: `${name(id)} trapped`,
       about: [{ kind: 'part', id }],
     });
@@ -56,7 +53,7 @@ export function orderFindings(
         ...base,
         id: `fit/together/${step.parts.join('+')}`,
         verdict: 'note',
-        sentence: `${listed(step.parts.map(name))} only go in and out together.`,
+        sentence: `${listOf(step.parts.map(name))} only go in and out together.`,
         brief: 'go in together',
         about: step.parts.map((id) => ({ kind: 'part', id })),
       });
@@ -80,7 +77,7 @@ export function orderFindings(
         ...base,
         id: `fit/switch/${about.id}`,
         verdict: 'warn',
-        sentence: `No finger gets to the ${thing}${about.kind === 'part' ? ` of ${name(about.id)}` : ''}: ${listed(blockers.map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way.`,
+        sentence: `No finger gets to the ${thing}${about.kind === 'part' ? ` of ${name(about.id)}` : ''}: ${listOf(blockers.map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way.`,
         brief: 'switch covered',
         about: [about, ...blockers.filter((b) => b !== 'shell').map((id) => ({ kind: 'part' as const, id }))],
       });
@@ -91,7 +88,7 @@ export function orderFindings(
       ...base,
       id: `fit/closure/${about.id}`,
       verdict: 'warn',
-      sentence: `No driver gets to ${screw}, which holds ${holds.name || holds.kind} from inside: ${listed([...new Set(blockers)].map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way. Once shut it does not open again.`,
+      sentence: `No driver gets to ${screw}, which holds ${holds.name || holds.kind} from inside: ${listOf([...new Set(blockers)].map((b) => (b === 'shell' ? 'the shell' : name(b))))} ${blockers.length === 1 ? 'is' : 'are'} in the way. Once shut it does not open again.`,
       brief: `${screw} out of reach`,
       about: [about, ...blockers.filter((b) => b !== 'shell').map((id) => ({ kind: 'part' as const, id }))],
     });
@@ -104,7 +101,7 @@ export function orderFindings(
       ...base,
       id: `fit/wish/${id}`,
       verdict: 'warn',
-      sentence: `${name(wish.part)} should be reachable; ${first ? `${listed(first.map(name))} must come out first` : 'it can’t come out at all'}.`,
+      sentence: `${name(wish.part)} should be reachable; ${first ? `${listOf(first.map(name))} must come out first` : 'it can’t come out at all'}.`,
       brief: 'wish: reachable',
       about: [{ kind: 'part', id: wish.part }],
     });

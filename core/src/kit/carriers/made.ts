@@ -4,17 +4,52 @@ import { measured } from '../../quantity';
 import { DENSITY } from '../../standards';
 import type { MadeBox } from './box';
 import { barsOf, frameBlocks, meshOf } from './frame';
+import { anglesBlocks, anglesHoles, standBlocks, standHoles } from './rest';
 import { trayBlocks, trayHoles } from './tray';
 
 /** Sheet that was bent and bars that were sawn are so exact, mm. Common practice, no source. */
 const MADE = 0.5;
+
+/** What a carrier of some sizes is made of, in its own axes. @throws Error where nothing is left of it, or it can't be made */
+export function blocksOfMade(made: Made): MadeBox[] {
+  switch (made.kind) {
+    case 'tray':
+      return trayBlocks(made);
+    case 'frame':
+      return frameBlocks(made);
+    case 'stand':
+      return standBlocks(made);
+    case 'angles':
+      return anglesBlocks(made);
+  }
+}
+
+/** Holes by which it is screwed down, in its underside, from the left front corner of what is left of it. */
+function holesOfMade(made: Made): { x: number; y: number; diameter: number }[] {
+  switch (made.kind) {
+    case 'tray':
+      return trayHoles(made);
+    case 'frame':
+      return [];
+    case 'stand':
+      return standHoles(made);
+    case 'angles':
+      return anglesHoles(made);
+  }
+}
+
+const SOURCES: Readonly<Record<Exclude<Made['kind'], 'tray'>, string>> = {
+  frame: 'frame of bars',
+  stand: 'stand made for it',
+  angles: 'angles made for it',
+};
 
 /**
  * The part that a tray or a frame of such sizes is: its blocks, its holes, its weight as computed.
  * @throws Error where nothing is left of it
  */
 export function partMade(made: Made, name: string): Part {
-  const boxes = made.kind === 'tray' ? trayBlocks(made) : frameBlocks(made);
+  const boxes = blocksOfMade(made);
   const tidy = (v: number) => Math.round(v * 1000) / 1000;
   const at = (v: number) => measured(tidy(v), 'calipers', 0);
   const size = (v: number) => measured(tidy(v), 'calipers', MADE);
@@ -38,7 +73,7 @@ export function partMade(made: Made, name: string): Part {
     ]),
   );
   const holes: OwnDesign['holes'] = Object.fromEntries(
-    (made.kind === 'tray' ? trayHoles(made) : []).map(({ x, y, diameter }, i) => [
+    holesOfMade(made).map(({ x, y, diameter }, i) => [
       `hole-${i + 1}`,
       { name: `hole ${i + 1}`, x: size(x), y: size(y), diameter: measured(diameter) },
     ]),
@@ -54,7 +89,7 @@ export function partMade(made: Made, name: string): Part {
       faces: {},
       carries: true,
       power: { idle: 0, typical: 0, peak: 0 },
-      source: made.kind === 'tray' ? `tray of ${made.from}` : 'frame of bars',
+      source: made.kind === 'tray' ? `tray of ${made.from}` : SOURCES[made.kind],
       made,
     },
   };
@@ -68,13 +103,13 @@ export function massOf(made: Made): number {
       barsOf(made).reduce((sum, bar) => sum + bar.length * bar.area, 0) * density +
       meshOf(made).reduce((sum, m) => sum + volume(m) * (1 - m.open!) * DENSITY[m.of!].value * 1e-6, 0)
     );
-  return trayBlocks(made).reduce((sum, b) => sum + volume(b), 0) * density;
+  return blocksOfMade(made).reduce((sum, b) => sum + volume(b), 0) * density;
 }
 
 const volume = ({ low, high }: MadeBox) => (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]);
 
 /** How far the left, front and lower end of a made part is from the corner its sizes count from, mm. */
 export function lowOf(made: Made): [number, number, number] {
-  const boxes = made.kind === 'tray' ? trayBlocks(made) : frameBlocks(made);
+  const boxes = blocksOfMade(made);
   return [0, 1, 2].map((i) => Math.min(...boxes.map((b) => b.low[i]!))) as [number, number, number];
 }

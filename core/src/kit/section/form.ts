@@ -133,8 +133,36 @@ const frame = {
   mesh: optional(object({ sides: list(oneOf(MESH_SIDES), 1, 6), thickness: number(0.3, 6), open: number(0, 0.95) })),
 };
 
+export const STAND_FOOTS = ['posts', 'block'] as const;
+
+/** A plate on four posts, or a solid block: what brings a part up to its height. mm. */
+const stand = {
+  width: number(8, 1500),
+  depth: number(8, 1500),
+  /** To the top of it. */
+  height: number(1, 600),
+  /** Of the plate. */
+  thickness: number(0.5, 30),
+  foot: oneOf(STAND_FOOTS),
+  material: oneOf(['steel', 'aluminium', 'plywood', 'wood']),
+};
+
+/** Two angles on a wall that carry a part between them. mm, as they hang: the legs at the wall point down. */
+const angles = {
+  /** From outer side to outer side of both. */
+  width: number(16, 1500),
+  /** Of the leg that carries, from the wall. */
+  reach: number(8, 600),
+  /** Of the leg at the wall. */
+  leg: number(12, 300),
+  /** Width of each, and its thickness. */
+  strip: number(8, 60),
+  thickness: number(0.8, 10),
+  material: oneOf(['steel', 'aluminium']),
+};
+
 /** From which sizes a design was made, so that it is made again when one of them changes. */
-export const madeForm = tagged('kind', { tray, frame });
+export const madeForm = tagged('kind', { tray, frame, stand, angles });
 
 /** A part described block by block. */
 const ownDesign = object({
@@ -236,6 +264,8 @@ export type OwnFace = Of<typeof ownFace>;
 export type Made = Of<typeof madeForm>;
 export type MadeTray = Extract<Made, { kind: 'tray' }>;
 export type MadeFrame = Extract<Made, { kind: 'frame' }>;
+export type MadeStand = Extract<Made, { kind: 'stand' }>;
+export type MadeAngles = Extract<Made, { kind: 'angles' }>;
 export type OwnDesign = Of<typeof ownDesign>;
 export type Part = Of<typeof part>;
 export type BoardEdge = (typeof BOARD_EDGES)[number];

@@ -1,5 +1,5 @@
-import { breathesThrough, faceReaches, marginsOfPart, severityOf } from '../../fit';
-import type { Assembly } from '../../assembly';
+import { breathesThrough, marginsOfPart, severityOf } from '../../fit';
+import { type Assembly, faceReaches } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Source } from '../../quantity';
 import type { Finding, Say } from '../../findings';

@@ -1,6 +1,6 @@
-import { assemble } from '../../assembly';
+import { assemble, faceReaches } from '../../assembly';
 import type { Conversion } from '../../document';
-import { faceReaches, marginsOf, nameOf, stopsAt, travel } from '../../fit';
+import { marginsOf, nameOf, stopsAt, travel } from '../../fit';
 import { isLocked, NOTHING, wayFrom, type Look, type WayOut } from './way';
 
 /** Layouts of the plan as it stands, with only the parts moved that something stops at, or that have no place yet. */

@@ -170,7 +170,8 @@ export const body = object({
   name: text(80),
   kind: oneOf(['lid', 'half', 'door', 'drawer', 'panel', 'ring']),
   cut: tagged('kind', {
-    plane: { axis, at: place, side: oneOf(['above', 'below']) },
+    /** `keeps`: faces that stay with the rest though they reach past the joint: a cover without its rear wall. */
+    plane: { axis, at: place, side: oneOf(['above', 'below']), keeps: optional(list(id, 0, 20)) },
     face: { face: id, u: place, v: place, width: size, height: size },
     /** A spacer ring set in under the lid: what is above the joint was moved up by its height. */
     ring: { height: size },

@@ -1,5 +1,4 @@
 import { mountsOf, type MountPlan } from '@young-shell/core/cut';
-import { faceWord } from '@young-shell/core/document';
 import type { MountKind } from '@young-shell/core/document';
 import { unitWord, formatLength, inUnit } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
@@ -21,10 +20,10 @@ export function MountsPanel() {
     <>
       <ExistingHoles />
       <Section title="How parts are held">
-        {plans.length === 0 && <p className="m-0 text-ink-soft">Nothing stands on a wall with screw holes yet.</p>}
+        {plans.length === 0 && <p className="m-0 text-ink-soft">Nothing stands, lies or is screwed to anything yet.</p>}
         <ul className="m-0 list-none p-0">
           {plans.map((plan) => (
-            <Held key={`${plan.part}${plan.face}`} plan={plan} />
+            <Held key={plan.part} plan={plan} />
           ))}
         </ul>
       </Section>
@@ -43,10 +42,13 @@ function Held({ plan }: { plan: MountPlan }) {
   return (
     <li className="border-t border-line py-2 first:border-t-0">
       <Choice
-        label={`${plan.name}, on the ${faceWord(plan.face)}`}
-        value={plan.chosen}
-        options={plan.options.map((o) => ({ value: o.kind, label: o.no ? `${o.kind} (not here)` : o.kind }))}
-        onChange={(kind) => set(kind)}
+        label={`${plan.name}, on ${plan.on.name}`}
+        value={plan.chosen ?? 'nothing'}
+        options={[
+          ...(plan.chosen === undefined ? [{ value: 'nothing' as const, label: 'its own weight' }] : []),
+          ...plan.options.map((o) => ({ value: o.kind, label: o.no ? `${o.kind} (not here)` : o.kind })),
+        ]}
+        onChange={(kind) => kind !== 'nothing' && set(kind)}
       />
       {option && (
         <p className={`mt-1 mb-0 text-sm ${option.no ? 'font-medium text-stop' : 'text-ink-soft'}`}>
@@ -77,7 +79,7 @@ function Held({ plan }: { plan: MountPlan }) {
         <Check
           label="drill the holes of larger boards now, too"
           checked={plan.family}
-          onChange={(family) => set(plan.chosen, family)}
+          onChange={(family) => plan.chosen !== undefined && set(plan.chosen, family)}
         />
       )}
     </li>

@@ -20,6 +20,7 @@ import { ShortfallNote } from './ShortfallNote';
 import { PartMargins } from './PartMargins';
 import { RowOfParts } from './RowOfParts';
 import { RidesOn } from './RidesOn';
+import { HeldBy } from './HeldBy';
 import { Tilt } from './Tilt';
 import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
@@ -135,6 +136,7 @@ export function PartPlace({ id }: { id: string }) {
           <Tilt placement={placement} put={(next) => (placement.locked ? `${part.name} is locked.` : put(id, next))} />
         </>
       )}
+      {placement && <HeldBy id={id} />}
       <RidesOn id={id} placement={placement} />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look={placement ? 'plain' : 'strong'} disabled={busy || placement?.locked} onClick={() => void place()}>

@@ -5,6 +5,7 @@ import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Button } from '../../ui/Button';
+import { Check } from '../../ui/Check';
 import { Choice, same } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
 import { MeasuredAt } from '../../ui/MeasuredAt';
@@ -45,6 +46,25 @@ export function BodyForm({ id, body }: { id: string; body: Body }) {
             onChange={(axis) => put({ cut: { ...cut, axis } })}
           />
           {at('Joint, from the datum', 'cut/at')}
+          <fieldset className="col-span-2 m-0 border-0 p-0">
+            <legend className="text-sm text-ink-soft">Faces that stay where they are when it comes off</legend>
+            <div className="flex flex-wrap gap-x-3">
+              {facesOf(hull)
+                .filter((face) => face !== 'top')
+                .map((face) => (
+                  <Check
+                    key={face}
+                    label={faceWord(face)}
+                    checked={cut.keeps?.includes(face) ?? false}
+                    onChange={(stays) => {
+                      const { keeps = [], ...rest } = cut;
+                      const next = stays ? [...keeps, face] : keeps.filter((f) => f !== face);
+                      put({ cut: next.length > 0 ? { ...rest, keeps: next } : rest });
+                    }}
+                  />
+                ))}
+            </div>
+          </fieldset>
         </>
       ) : cut.kind === 'ring' ? (
         at('Height of the ring', 'cut/height')

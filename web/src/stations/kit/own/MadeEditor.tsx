@@ -5,9 +5,10 @@ import { selectDocument } from '../../../document/selectors';
 import { useSubmit } from '../../../document/useSubmit';
 import { Button } from '../../../ui/Button';
 import { FrameFields } from './FrameFields';
+import { AnglesFields, StandFields } from './RestFields';
 import { TrayFields } from './TrayFields';
 
-/** A tray or frame of the kit by its sizes; its blocks follow, and what stands on it stays. */
+/** A tray, frame, stand or pair of angles of the kit by its sizes; its blocks follow, and what stands on it stays. */
 export function MadeEditor({ id, part }: { id: string; part: Part }) {
   const document = useAppSelector(selectDocument);
   const submit = useSubmit();
@@ -23,7 +24,10 @@ export function MadeEditor({ id, part }: { id: string; part: Part }) {
   const { made: _, ...design } = part.own;
   return (
     <div className="col-span-2">
-      {made.kind === 'tray' ? <TrayFields tray={made} put={put} /> : <FrameFields id={id} frame={made} put={put} />}
+      {made.kind === 'tray' && <TrayFields tray={made} put={put} />}
+      {made.kind === 'frame' && <FrameFields id={id} frame={made} put={put} />}
+      {made.kind === 'stand' && <StandFields stand={made} put={put} />}
+      {made.kind === 'angles' && <AnglesFields angles={made} put={put} />}
       <Button look="quiet" onClick={() => submit({ type: 'setPart', id, part: { own: design } })}>
         Go on block by block
       </Button>

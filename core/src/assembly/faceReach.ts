@@ -1,4 +1,7 @@
-import { onFace, type Assembly, type FaceFrame, type PlacedFace, type PlacedPart, type Wall } from '../assembly';
+import type { Assembly } from './assemble';
+import { onFace, type FaceFrame } from './frames';
+import type { Wall } from './hull';
+import type { PlacedFace, PlacedPart } from './placed';
 import { DIRECTIONS, signOf } from '../solid';
 
 /** A part's face against the wall it looks at. */

@@ -1,0 +1,13 @@
+export {
+  HOLDS,
+  holdsOf,
+  LONGEST_STANDOFF,
+  STANDOFF_LENGTHS,
+  standoffFor,
+  undersideOf,
+  type Hold,
+  type HoldKind,
+} from './holds';
+export { meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
+export { tapeFor, whyNotStuck, type Stick } from './stick';
+export { heldWords, mountingWords } from './words';

@@ -1,0 +1,164 @@
+import { bodyIdOn, bodyOwner, onFace, standingFor, type Assembly, type PlacedPart, type Solid } from '../assembly';
+import { faceWords, type Conversion } from '../document';
+import type { Material } from '../standards/materials';
+import { axisOf, DIRECTIONS, signOf, type Direction, type Vec3 } from '../solid';
+
+/** A wall this much out of square holds nothing by screws or by its weight. */
+const SQUARE = 0.999;
+/** So deep in something a point still counts as lying on it, mm: what two rounded lengths differ by. */
+export const TOUCHES = 0.6;
+
+/** Something that can hold a part: a wall of the shell, a board of a drawer, a feature, another part. */
+export interface Support {
+  kind: 'wall' | 'board' | 'feature' | 'part';
+  /** Face, id of the board's solid, feature or part. */
+  id: string;
+  /** In a sentence: “the floor”, “Shelf”. */
+  name: string;
+  /** The body it moves with; missing: the shell itself. */
+  body?: string;
+  /** What is drilled, mm, where that is known. */
+  thickness?: number;
+  material?: Material;
+}
+
+/** What is met from a point in a direction. */
+export interface Met {
+  support: Support;
+  /** From the point to it, mm; negative: the point lies in it. */
+  distance: number;
+}
+
+/** What a part may be held by: all that is in a plan but itself and what it carries. */
+export interface Surroundings {
+  document: Pick<Conversion, 'shell' | 'kit'>;
+  assembly: Assembly;
+  part: PlacedPart;
+  /** Parts that it is not held by: what stands on it, what is plugged into it. */
+  not: ReadonlySet<string>;
+}
+
+interface Side {
+  /** Where its near side is along the axis. */
+  at: number;
+  far: number;
+  low: Vec3;
+  high: Vec3;
+  support: (from: Vec3) => Support;
+}
+
+/**
+ * What is met from points of a part in a direction: the nearest thing with a side square to it, at most so far away, mm.
+ * Boxes and walls are met exactly; a cylinder or a profile by the box around it.
+ */
+export function meeting(
+  { document, assembly, part, not }: Surroundings,
+  direction: Direction,
+  most: number,
+): (from: Vec3) => Met | undefined {
+  const axis = axisOf(direction);
+  const sign = signOf(direction);
+  const across = ([0, 1, 2] as const).filter((i) => i !== axis);
+  // Only what lies before the part, as far as it is asked.
+  const [low, high] = aroundOf(part);
+  const before = (s: Solid) =>
+    across.every((i) => s.shape.low[i] <= high[i] && s.shape.high[i] >= low[i]) &&
+    s.shape.low[axis] <= high[axis] + most &&
+    s.shape.high[axis] >= low[axis] - most;
+  const sides: Side[] = [];
+  const add = ({ shape }: Solid, support: () => Support) =>
+    sides.push({
+      at: sign > 0 ? shape.low[axis] : shape.high[axis],
+      far: sign > 0 ? shape.high[axis] : shape.low[axis],
+      low: shape.low,
+      high: shape.high,
+      support,
+    });
+  for (const solid of standingFor(assembly, part.placement.on)) {
+    const board = solid.owner.startsWith(bodyOwner(''));
+    // A mechanism holds nothing.
+    if (solid.swept || (solid.moving && !board) || !before(solid)) continue;
+    add(solid, () => ({
+      kind: board ? 'board' : 'feature',
+      id: board ? solid.id : solid.owner,
+      name: board ? boardName(solid.name) : solid.name,
+      ...(solid.rides === undefined ? {} : { body: solid.rides }),
+      thickness: solid.shape.high[axis] - solid.shape.low[axis],
+      ...(board && solid.rides !== undefined ? { material: document.shell.bodies[solid.rides]!.material } : {}),
+    }));
+  }
+  for (const other of assembly.parts) {
+    if (other.id === part.id || not.has(other.id)) continue;
+    for (const solid of other.solids)
+      if ((solid.role === 'body' || solid.role === 'mount') && before(solid))
+        add(solid, () => ({
+          kind: 'part',
+          id: other.id,
+          name: other.part.name,
+          ...(other.placement.on === undefined ? {} : { body: other.placement.on }),
+          thickness: solid.shape.high[axis] - solid.shape.low[axis],
+          ...(other.part.own?.made ? { material: other.part.own.made.material } : {}),
+        }));
+  }
+  const way = DIRECTIONS[direction];
+  const walls = assembly.hull.walls.flatMap(({ normal, offset, face, thickness }) => {
+    if (normal[0] * way[0] + normal[1] * way[1] + normal[2] * way[2] > -SQUARE) return [];
+    const frame = assembly.hull.frames.find((f) => f.face === face);
+    if (!frame) return [];
+    const [us, vs] = [frame.outline.map((p) => p[0]), frame.outline.map((p) => p[1])];
+    const inside = (u: number, v: number) =>
+      u >= Math.min(...us) && u <= Math.max(...us) && v >= Math.min(...vs) && v <= Math.max(...vs);
+    return [{ at: -offset * sign, frame, inside, face, thickness }];
+  });
+  return (from) => {
+    let best: Met | undefined;
+    const nearer = (distance: number) =>
+      distance >= -TOUCHES && distance <= most && (!best || distance < best.distance);
+    for (const { at, frame, inside, face, thickness } of walls) {
+      const distance = sign * (at - from[axis]);
+      if (!nearer(distance)) continue;
+      const { u, v } = onFace(frame, from);
+      if (!inside(u, v)) continue;
+      const body = bodyIdOn(document, assembly.hull, face, [u, v]);
+      best = {
+        distance,
+        support: {
+          kind: 'wall',
+          id: face,
+          name: face === 'bottom' ? 'the floor' : `the ${faceWords(face)}`,
+          ...(body === undefined ? {} : { body }),
+          thickness,
+          material: (body === undefined ? undefined : document.shell.bodies[body]?.material) ?? document.shell.material,
+        },
+      };
+    }
+    for (const side of sides) {
+      const distance = sign * (side.at - from[axis]);
+      if (!nearer(distance) || sign * (side.far - from[axis]) <= 0) continue;
+      if (across.every((i) => from[i] >= side.low[i] - HAIR && from[i] <= side.high[i] + HAIR))
+        best = { distance, support: side.support(from) };
+    }
+    return best;
+  };
+}
+
+const HAIR = 1e-6;
+
+/** Box around all of a part that is matter. */
+function aroundOf(part: PlacedPart): [Vec3, Vec3] {
+  const low: Vec3 = [...part.low];
+  const high: Vec3 = [...part.high];
+  for (const { role, shape } of part.solids)
+    if (role === 'body' || role === 'mount')
+      for (const i of [0, 1, 2] as const) {
+        low[i] = Math.min(low[i], shape.low[i]);
+        high[i] = Math.max(high[i], shape.high[i]);
+      }
+  return [low, high];
+}
+
+/** “Machine drawer, floor” as “the floor of Machine drawer”. */
+function boardName(name: string): string {
+  const at = name.lastIndexOf(', ');
+  return at < 0 ? name : `the ${name.slice(at + 2)} of ${name.slice(0, at)}`;
+}

@@ -1,0 +1,45 @@
+import type { MountKind } from '@young-shell/core/document';
+import { HOLDS, heldWords, holdsOf } from '@young-shell/core/hold';
+import { inUnit } from '@young-shell/core/quantity';
+import { useMemo } from 'react';
+import { useAppSelector } from '../../app/store';
+import { selectAssembly, selectDocument } from '../../document/selectors';
+import { useSubmit } from '../../document/useSubmit';
+import { Choice } from '../../ui/Choice';
+
+/** What may be said here; inserts, rivets and their like are chosen at Cut. */
+const WAYS: readonly { value: MountKind | ''; label: string }[] = [
+  { value: '', label: 'what follows from its place' },
+  { value: 'standoff', label: 'standoffs of any length' },
+  { value: 'strap', label: 'a strap' },
+  { value: 'tape', label: 'foam tape' },
+  { value: 'glue', label: 'glue' },
+];
+
+/** What holds a part where it is, and what shall. */
+export function HeldBy({ id }: { id: string }) {
+  const document = useAppSelector(selectDocument);
+  const assembly = useAppSelector(selectAssembly);
+  const unit = useAppSelector((s) => s.preferences.unit);
+  const submit = useSubmit();
+  const hold = useMemo(() => holdsOf(document, assembly).get(id), [document, assembly, id]);
+  if (!hold) return null;
+  const said: MountKind | '' = document.cut.mounts[id]?.kind ?? '';
+  const ways = WAYS.some((w) => w.value === said) ? WAYS : [...WAYS, { value: said, label: said }];
+  return (
+    <div className="mt-2">
+      <Choice
+        label="Held by"
+        value={said}
+        options={ways}
+        onChange={(kind) => submit({ type: 'setMount', part: id, mount: kind === '' ? null : { kind } })}
+      />
+      <p
+        className={`mt-1 mb-0 text-sm ${HOLDS.has(hold.kind) ? 'text-ink-soft' : 'font-medium text-warn'}`}
+        role="status"
+      >
+        It is held: {inUnit(heldWords(hold), unit)}.
+      </p>
+    </div>
+  );
+}
