@@ -4,6 +4,7 @@ import type { Finding } from '../findings';
 import { kindOf } from '../parts';
 import type { Assessed } from '../station';
 import { behindFindings } from './findings/behind';
+import { jointFindings } from './findings/joints';
 import { madeFindings } from './findings/made';
 import { mountFindings } from './findings/mounts';
 import { policyFindings } from './findings/policy';
@@ -40,6 +41,7 @@ export function assessCut(document: Conversion, assembly: Assembly): Assessed<Cu
   const area = measures.reduce((sum, o) => sum + o.area, 0);
   const findings: Finding[] = [
     ...policyFindings(document, fresh),
+    ...jointFindings(document, assembly, fresh),
     ...webFindings(document, assembly, openings),
     ...behindFindings(document, assembly, fresh),
     ...madeFindings(document, openings),

@@ -1,8 +1,9 @@
 import { assemble, materialOf, wallOf, type Assembly, type FaceFrame } from '../assembly';
-import { applyChange, MOST_TILT, type Change, type Conversion, type OwnOpening } from '../document';
+import { applyChange, axisIndex, MOST_TILT, type Change, type Conversion, type OwnOpening } from '../document';
 import type { Finding, Remedy } from '../findings';
-import { marginsOfPart, stopsAt } from '../fit';
+import { assessFit, marginsOfPart, stopsAt } from '../fit';
 import { rigidFit } from '../kit';
+import { mm } from '../quantity';
 import { FINGER } from '../standards';
 import { standOn, stopsThere } from './align/stand';
 import { assessCut } from './assess';
@@ -11,6 +12,7 @@ import { whatIsBehind } from './findings/vents';
 import { leastWeb } from './findings/webs';
 import { clearPlace } from './openings/clear';
 import { openingsOf } from './openings/derived';
+import { bodiesAt, halfAcross, jointsOn } from './openings/joints';
 import { keyOf, type CutOpening } from './openings/opening';
 
 /** Changes that would help against a finding of this station, each tried on the plan. */
@@ -25,6 +27,8 @@ export function cutRemedies(document: Conversion, finding: Finding): Remedy[] {
       return opening ? wallRemedies(document, assembly, opening) : [];
     case 'made':
       return opening ? madeRemedies(document, opening, assembly) : [];
+    case 'joint':
+      return opening ? jointRemedies(document, assembly, opening) : [];
     case 'finger':
     case 'pattern-web':
       return opening ? patternRemedies(document, assembly, opening) : [];
@@ -65,6 +69,109 @@ function wallRemedies(document: Conversion, assembly: Assembly, opening: CutOpen
       change: adjust('rebate'),
     });
   return ways.filter(({ change }) => better(document, change, `cut/wall/${keyOf(opening)}`));
+}
+
+/** Off the joint by the part or the opening, the joint off it, or both sides notched. */
+function jointRemedies(document: Conversion, assembly: Assembly, opening: CutOpening): Remedy[] {
+  const id = `cut/joint/${keyOf(opening)}`;
+  const frame = assembly.hull.frames.find((f) => f.face === opening.face)!;
+  const bodies = bodiesAt(document, assembly, opening);
+  const joint = jointsOn(document, frame).find((j) => bodies.includes(j.body));
+  const remedies: Remedy[] = [];
+  if (joint?.across) {
+    const { normal, offset } = joint.across;
+    const at = normal[0] * opening.centre[0] + normal[1] * opening.centre[1] - offset;
+    const web = leastWeb(
+      materialOf(document, assembly.hull, opening.face, opening.centre),
+      wallOf(assembly.hull, opening.face)!.thickness,
+    );
+    const clear = halfAcross(opening, normal) + web;
+    const body = document.shell.bodies[joint.body]!;
+    // The nearer side first.
+    for (const side of at > 0 ? ([1, -1] as const) : ([-1, 1] as const)) {
+      const by = side * clear - at;
+      const where = side > 0 ? `into ${joint.name}` : `out of ${joint.name}`;
+      const moved = movedBy(document, opening, frame, [normal[0] * by, normal[1] * by]);
+      if (moved)
+        remedies.push({
+          id: side > 0 ? 'move-in' : 'move-out',
+          label: `Move ${moved.what} by ${mm(Math.abs(by))}, ${where}`,
+          price: moved.what === opening.name ? 'nothing else moves' : 'its other openings move with it',
+          change: moved.change,
+        });
+      if (body.cut.kind === 'plane') {
+        const axis = axisIndex(body.cut.axis);
+        // The joint goes the other way: one unit across it on the face is so much along the axis of its plane.
+        const along = normal[0] * frame.u[axis] + normal[1] * frame.v[axis];
+        const value = Math.round((body.cut.at.value - by / along) * 100) / 100;
+        remedies.push({
+          id: side > 0 ? 'joint-away' : 'joint-past',
+          label: `Put the joint of ${joint.name} at ${mm(value)}`,
+          price: 'only where the shell is made anew, or the joint can be moved',
+          change: {
+            type: 'setBody',
+            id: joint.body,
+            body: { ...body, cut: { ...body.cut, at: { ...body.cut.at, value } } },
+          },
+        });
+      }
+    }
+  }
+  remedies.push({
+    id: 'notch',
+    label: 'Notch both sides',
+    price: 'cut with both clamped together; the joint runs through it, and its edges must meet',
+    change: { type: 'adjustOpening', key: keyOf(opening), name: opening.name, patch: { joint: 'both' } },
+  });
+  return remedies.filter(({ change }) => cleared(document, change, id));
+}
+
+/** The joint crosses it no more, or both are notched, and nothing new stops here or in Fit. */
+function cleared(document: Conversion, change: Change, finding: string): boolean {
+  const before = stopsOf(document);
+  let next: Conversion;
+  try {
+    next = applyChange(document, change).document;
+  } catch {
+    return false;
+  }
+  const after = stopsOf(next);
+  return !after.has(finding) && [...after].every((id) => before.has(id));
+}
+
+function stopsOf(document: Conversion): Set<string> {
+  const assembly = assemble(document);
+  const all = [...assessCut(document, assembly).findings, ...assessFit(document, assembly).findings];
+  return new Set(all.filter((f) => f.verdict === 'stop').map((f) => f.id));
+}
+
+/** The change that moves an opening on its face: its part, or itself. */
+function movedBy(
+  document: Conversion,
+  opening: CutOpening,
+  frame: FaceFrame,
+  [du, dv]: readonly [number, number],
+): { what: string; change: Change } | undefined {
+  const tidy = (v: number) => Math.round(v * 1000) / 1000;
+  const own = document.cut.openings[opening.group];
+  if (own)
+    return {
+      what: own.name,
+      change: {
+        type: 'setCutOpening',
+        id: opening.group,
+        opening: { ...own, u: tidy(own.u + du), v: tidy(own.v + dv) },
+      },
+    };
+  const placement = opening.part === undefined ? undefined : document.layout.placements[opening.part];
+  if (opening.part === undefined || !placement || placement.locked) return undefined;
+  const [x, y, z] = [placement.x, placement.y, placement.z].map((v, i) =>
+    tidy(v + frame.u[i]! * du + frame.v[i]! * dv),
+  );
+  return {
+    what: document.kit.parts[opening.part]!.name,
+    change: { type: 'placePart', id: opening.part, placement: { ...placement, x: x!, y: y!, z: z! } },
+  };
 }
 
 function madeRemedies(document: Conversion, opening: CutOpening, assembly: Assembly): Remedy[] {

@@ -15,4 +15,5 @@ export {
   trayHoles,
   type TrayLoss,
 } from './carriers/tray';
+export { standHoles } from './carriers/rest';
 export { barsOf, isMesh, jointsOf, meshOf, loadOf, sagOf, sectionOf, type Bar, type FrameLoad } from './carriers/frame';

@@ -74,6 +74,8 @@ const adjusted = object({
   detached: optional(object(lying)),
   /** What sits in it wants a thinner wall: the wall is thinned around it, or a thin plate sits behind a larger opening. */
   wall: optional(oneOf(['rebate', 'plate'])),
+  /** A joint runs through it, and both sides are notched. */
+  joint: optional(oneOf(['both'])),
   /** As it was really cut or drilled, measured. */
   made: optional(object({ ...lying, note: text(300) })),
 });

@@ -1,7 +1,9 @@
 import { throughFloor, type Assembly, type PlacedPart } from '../../assembly';
 import type { Conversion, MadeTray } from '../../document';
-import { keptOf, lossOf, rearLeft, trayHoles } from '../../kit';
-import { DIRECTIONS, turnDirection, type Direction, type Point2 } from '../../solid';
+import { holdsOf } from '../../hold';
+import { barsOf, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
+import { DIRECTIONS, turnDirection, type Axis, type Direction, type Point2, type Vec3 } from '../../solid';
+import { holeOf, mountsOf } from '../mounts/mounts';
 import type { HoleRow, Sheet, SheetItem } from './items';
 
 /** Middles of holes within this of each other are one, mm. */
@@ -11,19 +13,23 @@ const WINDOW_RADIUS = 3;
 /** Half of a cross at a hole, mm. */
 const CROSS = 4;
 
-/** A plate that carries parts and is no face of the shell: the tray of the kit, the floor of a drawer. */
+/** A plate that carries parts and is no face of the shell: a tray or stand of the kit, a board of a drawer, a shelf. */
 interface Plate {
   key: string;
   title: string;
   caption: string;
-  /** Parts that stand on it. */
+  /** Parts that are screwed to it. */
   riders: PlacedPart[];
   /** A point of the shell on the plate, from its left front corner. */
-  onPlate: (p: readonly number[]) => { at: Point2; over: number };
+  onPlate: (p: readonly number[]) => Point2;
   about: { kind: 'part' | 'feature'; id: string };
   /** Size, mm. */
   size: Point2;
   tray?: MadeTray;
+  /** Holes of its own: where it is screwed to what is under it. */
+  own?: { name: string; at: Point2; diameter: number }[];
+  /** What lies there, drawn and not cut: the bars of a frame. */
+  bars?: { at: Point2; size: Point2 }[];
   /** Plugs that go down through it: what is cut for them. */
   windows?: Window[];
 }
@@ -31,67 +37,171 @@ interface Plate {
 interface Window {
   name: string;
   centre: Point2;
-  half: [number, number];
+  half: Point2;
 }
 
-/** Keys of sheets of trays and drawers, apart from the names of faces. */
-const trayKey = (part: string) => `${part}-plate`;
-const floorKey = (body: string) => `${body}-floor`;
+/** Keys of sheets of trays, frames, stands, boards and shelves, apart from the names of faces. */
+const partKey = (part: string) => `${part}-plate`;
+const featureKey = (feature: string) => `${feature}-sheet`;
+const boardKey = (body: string, board: string) => `${body}-${board.replaceAll(' ', '-')}`;
+
+/** What is screwed to something that is no wall, by what that is. */
+function screwedTo(document: Conversion, assembly: Assembly): Map<string, { side: Direction; riders: PlacedPart[] }> {
+  const all = new Map<string, { side: Direction; riders: PlacedPart[] }>();
+  const holds = holdsOf(document, assembly);
+  for (const part of assembly.parts) {
+    const { screws } = holds.get(part.id)!;
+    if (!screws || screws.by.kind === 'wall') continue;
+    const known = all.get(screws.by.id) ?? { side: opposite(screws.side), riders: [] };
+    known.riders.push(part);
+    all.set(screws.by.id, known);
+  }
+  return all;
+}
+
+const OPPOSITE: Readonly<Record<Direction, Direction>> = {
+  left: 'right',
+  right: 'left',
+  front: 'rear',
+  rear: 'front',
+  top: 'bottom',
+  bottom: 'top',
+};
+const opposite = (side: Direction) => OPPOSITE[side];
+
+/** The axes of a plate seen from a side of the shell: to the right and up, and whether the first runs backwards. */
+const SEEN: Readonly<Record<Direction, { u: Axis; v: Axis; back: boolean }>> = {
+  top: { u: 0, v: 1, back: false },
+  bottom: { u: 0, v: 1, back: true },
+  front: { u: 0, v: 2, back: false },
+  rear: { u: 0, v: 2, back: true },
+  right: { u: 1, v: 2, back: false },
+  left: { u: 1, v: 2, back: true },
+};
+
+/** A side of a box as a plate. */
+function sideOf({ low, high }: { low: Vec3; high: Vec3 }, side: Direction): Pick<Plate, 'onPlate' | 'size'> {
+  const { u, v, back } = SEEN[side];
+  return {
+    onPlate: (p) => [back ? high[u] - p[u]! : p[u]! - low[u], p[v]! - low[v]],
+    size: [high[u] - low[u], high[v] - low[v]],
+  };
+}
 
 function platesOf(document: Conversion, assembly: Assembly): Plate[] {
-  const trays = assembly.parts.flatMap((part): Plate[] => {
-    const tray = part.part.own?.made;
-    if (tray?.kind !== 'tray') return [];
+  const screwed = screwedTo(document, assembly);
+  const made = assembly.parts.flatMap((part): Plate[] => {
+    const of = part.part.own?.made;
+    const riders = screwed.get(part.id)?.riders ?? [];
+    if (!of || of.kind === 'angles') return [];
     const corner = part.toShell([0, 0, 0]);
     const ways = (['right', 'rear', 'top'] as const).map((d: Direction) => DIRECTIONS[turnDirection(part.turn, d)]);
-    return [
-      {
-        key: trayKey(part.id),
-        title: part.part.name,
-        caption: `${part.part.name} from above${rearLeft(tray) > 0 ? ', its rear panel folded back' : ''} · datum: left front corner of the whole plate`,
-        riders: assembly.parts.filter((p) => p.placement.with === part.id),
-        onPlate: (p) => {
-          const [x, y, z] = ways.map((way) => way.reduce((sum: number, n, i) => sum + n * (p[i]! - corner[i]!), 0));
-          return { at: [x!, y!], over: z! - tray.thickness };
+    const base = {
+      key: partKey(part.id),
+      title: part.part.name,
+      riders,
+      onPlate: (p: readonly number[]): Point2 => {
+        const [x, y] = ways.map((way) => way.reduce((sum: number, n, i) => sum + n * (p[i]! - corner[i]!), 0));
+        return [x!, y!];
+      },
+      about: { kind: 'part' as const, id: part.id },
+      size: [of.width, of.depth] as Point2,
+    };
+    if (of.kind === 'tray')
+      return [
+        {
+          ...base,
+          caption: `${part.part.name} from above${rearLeft(of) > 0 ? ', its rear panel folded back' : ''} · datum: left front corner of the whole plate`,
+          tray: of,
         },
-        about: { kind: 'part', id: part.id },
-        size: [tray.width, tray.depth],
-        tray,
-      },
-    ];
-  });
-  const drawers = Object.entries(assembly.drawers).flatMap(([id, { boards }]): Plate[] => {
-    const floor = boards[0]?.shape;
-    const riders = assembly.parts.filter((p) => p.placement.on === id && p.placement.with === undefined);
-    if (!floor || riders.length === 0) return [];
-    const name = document.shell.bodies[id]?.name ?? id;
+      ];
+    const caption = `${part.part.name} from above · datum: its left front corner`;
+    if (of.kind === 'frame')
+      return [
+        {
+          ...base,
+          caption,
+          bars: barsOf(of).map(({ low, high }) => ({
+            at: [low[0], low[1]],
+            size: [high[0] - low[0], high[1] - low[1]],
+          })),
+        },
+      ];
     return [
       {
-        key: floorKey(id),
-        title: `floor of ${name}`,
-        caption: `floor of ${name} from above · datum: its left front corner`,
-        riders,
-        onPlate: ([x, y, z]) => ({ at: [x! - floor.low[0], y! - floor.low[1]], over: z! - floor.high[2] }),
-        about: { kind: 'feature', id },
-        size: [floor.high[0] - floor.low[0], floor.high[1] - floor.low[1]],
-        windows: assembly.parts
-          .flatMap((p) => p.solids)
-          .filter((s) => s.rides === id && throughFloor(s, boards[0]!))
-          .map(({ name, shape: { low, high } }) => ({
-            name,
-            centre: [(low[0] + high[0]) / 2 - floor.low[0], (low[1] + high[1]) / 2 - floor.low[1]],
-            half: [(high[0] - low[0]) / 2, (high[1] - low[1]) / 2],
-          })),
+        ...base,
+        caption,
+        own: standHoles(of).map(({ x, y, diameter }, i) => ({
+          name: `screw ${i + 1} from below`,
+          at: [x, y],
+          diameter,
+        })),
       },
     ];
   });
-  return [...trays, ...drawers];
+  const boards = Object.entries(assembly.drawers).flatMap(([id, { boards: all }]): Plate[] =>
+    all.flatMap((board, i): Plate[] => {
+      const on = screwed.get(board.id);
+      const windows =
+        i === 0
+          ? assembly.parts
+              .flatMap((p) => p.solids)
+              .filter((s) => s.rides === id && throughFloor(s, board))
+              .map(({ name, shape: { low, high } }) => ({
+                name,
+                centre: [
+                  (low[0] + high[0]) / 2 - board.shape.low[0],
+                  (low[1] + high[1]) / 2 - board.shape.low[1],
+                ] as Point2,
+                half: [(high[0] - low[0]) / 2, (high[1] - low[1]) / 2] as Point2,
+              }))
+          : [];
+      if (!on && windows.length === 0) return [];
+      const name = board.id.slice(board.id.lastIndexOf('/') + 1);
+      const body = document.shell.bodies[id]?.name ?? id;
+      const side = on?.side ?? 'top';
+      const seen = side === 'top' ? 'above' : `the ${side}`;
+      return [
+        {
+          key: boardKey(id, name),
+          title: `${name} of ${body}`,
+          caption: `${name} of ${body} from ${seen} · datum: its ${side === 'top' ? 'left front' : 'lower left'} corner`,
+          riders: on?.riders ?? [],
+          ...sideOf(board.shape, side),
+          about: { kind: 'feature', id },
+          windows,
+        },
+      ];
+    }),
+  );
+  const features = [...screwed].flatMap(([id, { side, riders }]): Plate[] => {
+    const feature = document.shell.features[id];
+    const solids = assembly.features.filter((f) => f.owner === id && !f.swept);
+    if (!feature || solids.length === 0) return [];
+    const low = [0, 1, 2].map((i) => Math.min(...solids.map((s) => s.shape.low[i]!))) as Vec3;
+    const high = [0, 1, 2].map((i) => Math.max(...solids.map((s) => s.shape.high[i]!))) as Vec3;
+    return [
+      {
+        key: featureKey(id),
+        title: feature.name,
+        caption: `${feature.name} from ${side === 'top' ? 'above' : side === 'bottom' ? 'below' : `the ${side}`} · datum: its lower left corner as seen`,
+        riders,
+        ...sideOf({ low, high }, side),
+        about: { kind: 'feature', id },
+      },
+    ];
+  });
+  return [...made, ...boards, ...features];
 }
 
-/** Holes in a plate: those it is held by, and those of what stands on it where the tray has no standoff. */
-function holesOf({ riders, onPlate, tray, size }: Plate): { name: string; at: Point2; diameter: number }[] {
+/** Holes in a plate: those it is held by, and those of what is screwed to it where a tray has no standoff. */
+function holesOf(
+  document: Conversion,
+  assembly: Assembly,
+  { riders, onPlate, tray, size, own = [] }: Plate,
+): { name: string; at: Point2; diameter: number }[] {
   const { low } = tray ? keptOf(tray) : { low: [0, 0] as Point2 };
-  const own = tray
+  const trayed = tray
     ? trayHoles(tray).map((h, i) => ({
         name: `screw ${i + 1} of the tray`,
         at: [h.x + low[0], h.y + low[1]] as Point2,
@@ -99,26 +209,34 @@ function holesOf({ riders, onPlate, tray, size }: Plate): { name: string; at: Po
       }))
     : [];
   const standoffs = Object.values(tray?.standoffs ?? {});
-  const asked = riders.flatMap((part) =>
-    part.faces.flatMap((face) =>
-      face.cuts.flatMap((cut) => {
-        if (cut.kind !== 'drill' || cut.shape.kind !== 'round') return [];
-        const { at, over } = onPlate(cut.at);
-        const on = Math.abs(over) < 1 && at[0] >= 0 && at[1] >= 0 && at[0] <= size[0] && at[1] <= size[1];
-        const there = standoffs.some((s) => Math.hypot(s.x - at[0], s.y - at[1]) <= SAME);
-        return on && !there ? [{ name: `${part.part.name}, ${cut.name}`, at, diameter: cut.shape.diameter }] : [];
-      }),
-    ),
-  );
-  return [...own, ...asked];
+  const holds = holdsOf(document, assembly);
+  const plans = riders.length > 0 ? mountsOf(document, assembly) : [];
+  const asked = riders.flatMap((part) => {
+    const face = part.faces.find((f) => f.id === holds.get(part.id)?.screws?.face);
+    const plan = plans.find((p) => p.part === part.id);
+    const drilled = plan && holeOf(plan);
+    if (drilled === 0) return [];
+    return (face?.cuts ?? []).flatMap((cut) => {
+      if (cut.kind !== 'drill' || cut.shape.kind !== 'round') return [];
+      const at = onPlate(cut.at);
+      const on = at[0] >= 0 && at[1] >= 0 && at[0] <= size[0] && at[1] <= size[1];
+      const there = standoffs.some((s) => Math.hypot(s.x - at[0], s.y - at[1]) <= SAME);
+      return on && !there
+        ? [{ name: `${part.part.name}, ${cut.name}`, at, diameter: drilled ?? cut.shape.diameter }]
+        : [];
+    });
+  });
+  return [...trayed, ...own, ...asked];
 }
 
 const isCut = ({ tray }: Plate) => tray !== undefined && Object.values(tray.off).some((mm) => mm > 0);
 
-/** Trays and drawers on which something is to be cut or drilled: keys of their sheets. */
+/** Trays, stands, drawers and shelves on which something is to be cut or drilled: keys of their sheets. */
 export const carriersToCut = (document: Conversion, assembly: Assembly): string[] =>
   platesOf(document, assembly)
-    .filter((plate) => isCut(plate) || holesOf(plate).length > 0 || (plate.windows ?? []).length > 0)
+    .filter(
+      (plate) => isCut(plate) || holesOf(document, assembly, plate).length > 0 || (plate.windows ?? []).length > 0,
+    )
     .map((plate) => plate.key);
 
 /** What a sheet is of, where it is no face of the shell. */
@@ -126,7 +244,7 @@ export function carrierOfSheet(document: Conversion, assembly: Assembly, key: st
   return platesOf(document, assembly).find((p) => p.key === key)?.about;
 }
 
-/** The sheet of a tray or of a drawer’s floor at 1:1; undefined for another key. */
+/** The sheet of a plate that carries at 1:1; undefined for another key. */
 export function carrierSheet(document: Conversion, assembly: Assembly, key: string): Sheet | undefined {
   const plate = platesOf(document, assembly).find((p) => p.key === key);
   if (!plate) return undefined;
@@ -135,7 +253,8 @@ export function carrierSheet(document: Conversion, assembly: Assembly, key: stri
   const rear = tray?.rear ?? 0;
   items.push(rectangle('reference', [0, 0], size), ...datumItems());
   if (tray) items.push(...trayItems(tray));
-  const holes = holesOf(plate).map((hole, i): HoleRow => {
+  for (const bar of plate.bars ?? []) items.push(rectangle('reference', bar.at, bar.size));
+  const holes = holesOf(document, assembly, plate).map((hole, i): HoleRow => {
     items.push(...holeItems(hole, i + 1));
     return {
       number: i + 1,
@@ -149,7 +268,7 @@ export function carrierSheet(document: Conversion, assembly: Assembly, key: stri
   for (const { name, centre, half } of plate.windows ?? []) {
     const number = holes.length + 1;
     items.push(
-      { layer: 'cut', kind: 'rectangle', centre, half, radius: WINDOW_RADIUS },
+      { layer: 'cut', kind: 'rectangle', centre, half: [half[0], half[1]], radius: WINDOW_RADIUS },
       text([centre[0] + half[0] + 1.2, centre[1] + half[1] + 0.6], `${number}`, 2.6),
     );
     const [w, h] = half.map((v) => (2 * v).toFixed(1));

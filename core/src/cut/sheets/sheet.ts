@@ -13,6 +13,7 @@ import type { HoleRow, Sheet, SheetItem } from './items';
 import { laidFlat, unrolledOf, type Unrolled } from './unrolled';
 
 export type { HoleRow, Sheet, SheetItem } from './items';
+import { jointsOn } from '../openings/joints';
 
 const CROSS = 4; // half-length of a centre cross, mm
 const HATCH = 4; // distance of hatch lines, mm
@@ -142,6 +143,20 @@ function fullSheet(document: Conversion, face: FaceId, assembly: Assembly): Shee
       size: 2.8,
       anchor: 'middle',
     });
+  }
+  for (const { name, points, closed } of jointsOn(document, frame)) {
+    const line = points.map(flip);
+    items.push(
+      { layer: 'reference', kind: 'line', points: line, closed, dashed: true },
+      {
+        layer: 'engrave',
+        kind: 'text',
+        at: [(line[0]![0] + line[1]![0]) / 2, line[0]![1] + 1.5],
+        text: `joint: ${name}`,
+        size: 2.8,
+        anchor: 'middle',
+      },
+    );
   }
   items.push(...keepItems(document, assembly, frame, flip));
   const all = openingsOf(document, assembly)

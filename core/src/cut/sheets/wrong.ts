@@ -3,6 +3,7 @@ import type { Conversion, FaceId } from '../../document';
 import { faceName } from '../../fit';
 import { insideFace } from '../findings/webs';
 import { openingsOf } from '../openings/derived';
+import { carrierOfSheet } from './carriers';
 import { freeAreaOf } from '../vents/pattern';
 
 /**
@@ -11,7 +12,7 @@ import { freeAreaOf } from '../vents/pattern';
  */
 export function wrongSheet(document: Conversion, face: FaceId, assembly: Assembly): string | undefined {
   const frame = assembly.hull.frames.find((f) => f.face === face);
-  if (!frame) return `The shell has no face “${face}”.`;
+  if (!frame) return carrierOfSheet(document, assembly, face) ? undefined : `The shell has no face “${face}”.`;
   for (const o of openingsOf(document, assembly)) {
     if (o.face !== face || o.inExisting || o.made) continue;
     const over = -insideFace(frame, o);

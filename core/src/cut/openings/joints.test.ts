@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { runs } from '../../../../testing/runs';
+import { assemble, bodyIdOn, hullModel } from '../../assembly';
+import {
+  applyChange,
+  defaultBox,
+  lidAt,
+  newConversion,
+  type Body,
+  type Conversion,
+  type OwnOpening,
+} from '../../document';
+import { measured } from '../../quantity';
+import { assessCut } from '../assess';
+import { cutRemedies } from '../remedies';
+import { sheetOf } from '../sheets/sheet';
+import { frameOf } from './derived';
+import { jointsOn } from './joints';
+
+/** A box of 400 × 300 × 150 with a lid from some height on, and an opening in its rear wall. */
+function rearWith(joint: number, { u, v, w, h }: { u: number; v: number; w: number; h: number }, keeps?: string[]) {
+  const document = newConversion('Shell', defaultBox());
+  document.brief.policy = 'open';
+  const lid = lidAt(measured(joint), 'Lid');
+  document.shell.bodies.lid = keeps ? { ...lid, cut: { ...lid.cut, keeps } as Body['cut'] } : lid;
+  const opening: OwnOpening = {
+    name: 'Window',
+    use: 'window',
+    face: 'rear',
+    u,
+    v,
+    shape: { kind: 'rectangle', width: w, height: h, radius: 1 },
+    pattern: { kind: 'open' },
+    screws: [],
+  };
+  return applyChange(document, { type: 'setCutOpening', id: 'cut-1', opening }).document;
+}
+const jointSaid = (document: Conversion) =>
+  assessCut(document, assemble(document)).findings.find((f) => f.id.startsWith('cut/joint/'));
+
+describe('an opening and a joint', () => {
+  it('cross exactly where the opening begins under the joint and ends above it; what is offered clears it', () => {
+    let crossed = 0;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 30, max: 120 }),
+        fc.integer({ min: 60, max: 340 }),
+        fc.integer({ min: 20, max: 130 }),
+        fc.integer({ min: 8, max: 60 }),
+        fc.integer({ min: 6, max: 30 }),
+        (joint, u, v, w, h) => {
+          const document = rearWith(joint, { u, v, w, h });
+          const crosses = v - h / 2 < joint && v + h / 2 > joint;
+          const finding = jointSaid(document);
+          expect(finding?.verdict).toBe(crosses ? 'stop' : undefined);
+          if (!crosses || !finding) return;
+          crossed++;
+          expect(finding.figures[0]!.value).toBeCloseTo(v + h / 2 - joint, 6);
+          const remedies = cutRemedies(document, finding);
+          expect(remedies.map((r) => r.id)).toContain('notch');
+          for (const { id, change } of remedies) {
+            const next = applyChange(document, change).document;
+            expect(jointSaid(next)?.verdict, id).toBe(id === 'notch' ? 'note' : undefined);
+            const at = next.shell.bodies.lid!.cut as { at: { value: number } };
+            const own = next.cut.openings['cut-1']!;
+            // 5 mm of plastic stay beside it (common practice, no source).
+            if (id !== 'notch') expect(Math.abs(own.v - at.at.value) - h / 2).toBeCloseTo(5, 1);
+          }
+        },
+      ),
+      { numRuns: runs(300, 60) },
+    );
+    expect(crossed).toBeGreaterThan(5);
+  });
+
+  it('do not where the cover leaves that face standing', () => {
+    const through = { u: 200, v: 75, w: 40, h: 30 };
+    expect(jointSaid(rearWith(75, through))?.verdict).toBe('stop');
+    const kept = rearWith(75, through, ['rear']);
+    expect(jointSaid(kept)).toBeUndefined();
+    const hull = hullModel(kept.shell);
+    expect(bodyIdOn(kept, hull, 'rear', [200, 140])).toBeUndefined();
+    expect(bodyIdOn(kept, hull, 'left', [100, 140])).toBe('lid');
+    expect(bodyIdOn(kept, hull, 'left', [100, 60])).toBeUndefined();
+    expect(jointsOn(kept, frameOf(assemble(kept), 'rear'))).toEqual([]);
+  });
+
+  it('cross at the edge of a door, from whichever side', () => {
+    const lidded = rearWith(149, { u: 200, v: 75, w: 40, h: 30 });
+    const door: Body = {
+      ...lidAt(measured(0), 'Door'),
+      kind: 'door',
+      cut: { kind: 'face', face: 'rear', u: measured(240), v: measured(75), width: measured(60), height: measured(90) },
+    };
+    const document = [
+      { type: 'setBody', id: 'lid', body: null } as const,
+      { type: 'setBody', id: 'door-1', body: door } as const,
+    ].reduce((doc, change) => applyChange(doc, change).document, lidded);
+    // From 180 to 220 over the door’s edge at 210.
+    const finding = jointSaid(document)!;
+    expect(finding.sentence).toMatch(/crosses the joint between (the shell itself and Door|Door and the shell itself)/);
+    expect(cutRemedies(document, finding).map((r) => r.id)).toEqual(['notch']);
+  });
+
+  it('are drawn on the sheet, the joint as a line at its height', () => {
+    const document = rearWith(60, { u: 200, v: 100, w: 40, h: 30 });
+    const sheet = sheetOf(document, 'rear', assemble(document));
+    const line = sheet.items.find(
+      (i) => i.kind === 'line' && i.layer === 'reference' && i.dashed === true && !i.closed,
+    );
+    expect(line).toMatchObject({
+      points: [
+        [expect.any(Number), 60],
+        [expect.any(Number), 60],
+      ],
+    });
+    expect(sheet.items.some((i) => i.kind === 'text' && i.text === 'joint: Lid')).toBe(true);
+  });
+});
