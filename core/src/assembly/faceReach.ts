@@ -1,8 +1,8 @@
 import type { Assembly } from './assemble';
 import { onFace, type FaceFrame } from './frames';
 import type { Wall } from './hull';
-import type { PlacedFace, PlacedPart } from './placed';
-import { DIRECTIONS, signOf } from '../solid';
+import type { PlacedFace, PlacedPart, Solid } from './placed';
+import { axisOf, DIRECTIONS, signOf, type Direction } from '../solid';
 
 /** A part's face against the wall it looks at. */
 export interface FaceReach {
@@ -11,6 +11,8 @@ export interface FaceReach {
   /** The wall in front of the face; absent when it looks at none squarely. */
   wall?: Wall;
   frame?: FaceFrame;
+  /** The board of the drawer that it lies in, where it looks through that. */
+  board?: Solid;
   /** From the face to the inside of that wall, mm; negative: it is in the wall. */
   gap: number;
   /** Near enough to work through the wall, and square to it. */
@@ -53,7 +55,42 @@ function reachOf(assembly: Assembly, part: PlacedPart, face: PlacedFace): FaceRe
     const askew = near && face.askew !== undefined;
     best = { part, face, wall, frame, gap, onWall, reaches: near && !askew, ...(askew ? { askew } : {}) };
   }
+  const drawer = part.placement.on === undefined ? undefined : assembly.drawers[part.placement.on];
+  for (const board of drawer?.boards ?? []) {
+    const plane = innerOf(board, drawer!.block, face.direction);
+    if (plane === undefined) continue;
+    const gap = sign * (plane - face.plane);
+    const axis = axisOf(face.direction);
+    if (Math.abs(gap) >= Math.abs(best.gap)) continue;
+    const { low, high } = board.shape;
+    const onWall = face.cuts.every(({ at, shape }) =>
+      ([0, 1, 2] as const).every((i) => {
+        if (i === axis) return true;
+        const half = shape.kind === 'round' ? shape.diameter / 2 : shape.size[shape.axes[0] === i ? 0 : 1] / 2;
+        return at[i] - half >= low[i] - 1e-6 && at[i] + half <= high[i] + 1e-6;
+      }),
+    );
+    const near = gap <= face.reach && gap >= -(high[axis] - low[axis]);
+    const askew = near && face.askew !== undefined;
+    best = { part, face, board, gap, onWall, reaches: near && !askew, ...(askew ? { askew } : {}) };
+  }
   return best;
+}
+
+/**
+ * Where the inside of a drawer’s board is that something in the drawer meets in a direction; undefined for boards that do
+ * not lie across that way, or on its other side.
+ */
+export function innerOf(
+  { shape: { low, high } }: Pick<Solid, 'shape'>,
+  { shape: whole }: Pick<Solid, 'shape'>,
+  direction: Direction,
+): number | undefined {
+  const axis = axisOf(direction);
+  const sign = signOf(direction);
+  const thin = ([0, 1, 2] as const).reduce((a, b) => (high[b] - low[b] < high[a] - low[a] ? b : a));
+  const off = (low[axis] + high[axis] - whole.low[axis] - whole.high[axis]) / 2;
+  return thin === axis && sign * off > 0 ? (sign > 0 ? low : high)[axis] : undefined;
 }
 
 /** Half the size of a cut along a face's u and v, mm. */

@@ -3,7 +3,7 @@ export { bodyIdOn, bodyOn, materialOf } from './bodies';
 export { clearancesOf, type Clearances, type Required } from './clearances';
 export * from './connectors';
 export { DUCT_WALL, ductBlocks, ductedFrom, ductLength } from './ducts';
-export { faceReaches, halfSize, type FaceReach } from './faceReach';
+export { faceReaches, halfSize, innerOf, type FaceReach } from './faceReach';
 export * from './features';
 export * from './frames';
 export * from './hull';

@@ -5,9 +5,11 @@ import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
 import { carrierFindings } from './carriers';
 import { holdFindings } from './holds/findings';
+import { shortBelow } from '../hold';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
 import { aroundFindings, railFindings } from './opening';
+import { ledOut } from './outlook';
 import { breathesThrough } from './breathes';
 import { marginsOf } from './margins';
 import { wishFindings } from './wishes';
@@ -229,13 +231,16 @@ function shortName(document: Conversion, margin: JudgedMargin): string {
   return name.endsWith(' wall') ? margin.other.id : name;
 }
 
-/** A drawer has walls of its own: what looks out of a part in it reaches none of the shell’s. */
-const inDrawer = (part: Assembly['parts'][number], id: string, face: string, drawer: string): Finding => ({
+const PLUG_ROOM: Source = { kind: 'computed', title: 'the plug with its bend, less the thickness of the floor' };
+const FEET: Source = { kind: 'computed', title: 'height of the feet as said at Air, as printed, or as usual' };
+
+/** What opens has boards of its own: what looks out of a part on it need not reach a wall of the shell. */
+const inBody = (part: Assembly['parts'][number], id: string, face: string, body: string): Finding => ({
   id: `fit/${part.id}/${id}`,
   station: 'fit',
   verdict: 'note',
-  sentence: `The ${face} of ${part.part.name} ${face.endsWith('s') ? 'ride' : 'rides'} in ${drawer}: lead cables from it to sockets in a wall, long enough for the whole way, or plug in with the drawer open.`,
-  brief: `${face} in ${drawer}`,
+  sentence: `The ${face} of ${part.part.name} ${face.endsWith('s') ? 'look' : 'looks'} out of nothing in ${body}: lead cables from it to sockets in a wall, long enough for the whole way it opens, or plug in with it open.`,
+  brief: `${face} in ${body}`,
   figures: [],
   about: [{ kind: 'part', id: part.id }],
 });
@@ -246,11 +251,13 @@ function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
     for (const reach of faceReaches(assembly, part)) {
       const { face, wall, gap } = reach;
       if (!face.mustReachOutside) continue;
-      const drawer = part.placement.on === undefined ? undefined : assembly.drawers[part.placement.on]?.block;
-      if (drawer && !reach.reaches) {
-        findings.push(inDrawer(part, face.id, face.name, drawer.name));
+      // What rides on something that opens looks through its boards, or out of nothing, and is reached with it open.
+      const on = part.placement.on === undefined ? undefined : document.shell.bodies[part.placement.on];
+      if (on && !reach.reaches && ledOut(part.part, part.placement.on)) {
+        findings.push(inBody(part, face.id, face.name, on.name || on.kind));
         continue;
       }
+      if (reach.board && reach.reaches && reach.onWall) continue;
       const name = part.part.name;
       const base = {
         id: `fit/${part.id}/${face.id}`,
@@ -301,7 +308,20 @@ function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
           brief: `${face.name} over the edge`,
           figures: gapFigure,
         });
-      else if (document.brief.blockedFaces.includes(wall.face))
+      else if (shortBelow(document, part, face, wall.thickness)) {
+        const { wanted, feet } = shortBelow(document, part, face, wall.thickness)!;
+        findings.push({
+          ...base,
+          id: `fit/${part.id}/${face.id}/feet`,
+          verdict: 'stop',
+          sentence: `The ${face.name} of ${name} looks down through the floor: what is plugged in there wants ${mm(wanted)} under the shell, and the feet are ${mm(feet)} high. Turn it to another side, or give the shell taller feet.`,
+          brief: `${face.name} over feet of ${mm(feet)}`,
+          figures: [
+            { label: 'wanted under the shell', value: wanted, unit: 'mm', source: PLUG_ROOM, worse: 'more' },
+            { label: 'feet', value: feet, unit: 'mm', source: FEET },
+          ],
+        });
+      } else if (document.brief.blockedFaces.includes(wall.face))
         findings.push({
           ...base,
           verdict: 'warn',

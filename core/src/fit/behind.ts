@@ -10,6 +10,7 @@ import {
 import { wallWords } from '../document';
 import type { Conversion } from '../document';
 import type { Point2 } from '../solid';
+import { ledOut } from './outlook';
 
 /** Something of the shell that stands right behind an opening in a face: what is cut ends on it. */
 export interface Behind {
@@ -83,11 +84,13 @@ export function facesHold(document: Conversion, assembly: Assembly, placed: Plac
   return faceReaches(assembly, placed).every(
     ({ face, frame, reaches, onWall }) =>
       !face.mustReachOutside ||
+      (!reaches && ledOut(placed.part, placed.placement.on)) ||
       (reaches &&
         onWall &&
-        face.cuts.every(
-          (cut) => !cuts || cut.kind !== 'cut' || isThrough(document, assembly, openedBy(document, frame!, cut)),
-        )),
+        (!frame ||
+          face.cuts.every(
+            (cut) => !cuts || cut.kind !== 'cut' || isThrough(document, assembly, openedBy(document, frame, cut)),
+          ))),
   );
 }
 

@@ -1,4 +1,4 @@
-import type { Conversion } from '../document';
+import type { Conversion, Part } from '../document';
 import { kindOf } from '../parts';
 import type { Direction } from '../solid';
 import type { Outlook } from './section';
@@ -30,3 +30,10 @@ export function isChosen(document: Conversion, id: string, direction: Direction,
   const looks = WITH_SOCKETS.includes(kindOf(document.kit.parts[id]!)) ? outlookOf(document) : 'any';
   return LOOKS[looks].includes(direction);
 }
+
+/**
+ * Does a part that rides on something that opens do without a wall before its faces? Its sockets are led out by cables or
+ * reached with it open; a fan or a radiator that looks at nothing only stirs.
+ */
+export const ledOut = (part: Part, on: string | undefined): boolean =>
+  on !== undefined && !['fan', 'radiator'].includes(kindOf(part) ?? '');

@@ -23,6 +23,14 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   if (finding.station !== 'fit' || !finding.mayHaveRemedies || !partId) return [];
   const other = finding.about[1];
   const remedies: Remedy[] = [];
+  const wanted = finding.figures.find((f) => f.label === 'wanted under the shell');
+  if (finding.id.endsWith('/feet') && wanted)
+    remedies.push({
+      id: 'feet',
+      label: `Feet of ${Math.ceil(wanted.value)} mm under the shell`,
+      price: 'four feet to buy or print, and their screws',
+      change: { type: 'setAir', air: { feet: Math.ceil(wanted.value) } },
+    });
   const assembly = assemble(document);
   const placement = document.layout.placements[partId];
   const name = nameOf(document, { kind: 'part', id: partId });
@@ -72,7 +80,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
     });
     return remedies;
   }
-  if (!placement.locked && remedies.length === 0) {
+  if (!placement.locked && remedies.every((r) => r.id === 'feet')) {
     const same = placeFor(document, assembly, partId, { orientations: [placement], near: placement });
     const [nearest] = same.proposals;
     if (nearest && far(nearest.placement, placement) > 0.01)

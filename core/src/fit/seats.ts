@@ -1,8 +1,9 @@
-import { drawersOf, hullModel, placePart } from '../assembly';
+import { drawersOf, hullModel, innerOf, placePart, type PlacedFace, type PlacedPart } from '../assembly';
 import { mayCut, survives } from '../brief';
 import { faceWords, wallWords, axisIndex, type Conversion } from '../document';
+import { shortBelow } from '../hold';
 import { axisOf, directionOf, signOf, type Orientation } from '../solid';
-import { isChosen } from './outlook';
+import { isChosen, ledOut } from './outlook';
 
 /** Coordinates that rules fix, and what for. */
 export interface Seat {
@@ -33,8 +34,46 @@ function sidesToMountOn(document: Conversion, on: string) {
     for (const wall of hull.walls)
       if (wall.normal[axis] * signOf(side) < -0.999 || (side === 'top' && wall.inLid)) faces.add(wall.face);
   }
-  const boards = drawersOf(document.shell, hull)[on]?.boards;
-  return { name: body?.name || body?.kind || on, faces, boards };
+  const { boards, block } = drawersOf(document.shell, hull)[on] ?? {};
+  return { name: body?.name || body?.kind || on, faces, boards, block };
+}
+
+/** What speaks against a face that looks out of nothing: leads have to go from it, and it is reached with the body open. */
+const LED = 60;
+
+/** Where a face of something that rides on a body may be besides the walls: at a board of its drawer, or anywhere inside. */
+function onBody(
+  { brief }: Conversion,
+  way: Seat,
+  part: PlacedPart,
+  face: PlacedFace,
+  { name, boards, block }: ReturnType<typeof sidesToMountOn>,
+  on: string,
+): Seat[] {
+  const axis = axisOf(face.direction);
+  const sign = signOf(face.direction);
+  const seats: Seat[] = [];
+  for (const board of boards ?? []) {
+    const plane = innerOf(board, block!, face.direction);
+    // Old boards stay whole under Conserve.
+    if (plane === undefined || brief.policy === 'conserve') continue;
+    const value = plane - sign * face.setback - face.plane;
+    if (way.at[axis] !== undefined && Math.abs(way.at[axis] - value) > 0.5) continue;
+    const at = way.at.slice();
+    at[axis] ??= value;
+    const span = way.span.slice();
+    span[axis] = [plane - sign * face.reach - face.plane, value].sort((a, b) => a - b) as [number, number];
+    const side = board.id.slice(board.id.lastIndexOf('/') + 1);
+    seats.push({ at, span, reasons: [...way.reasons, `${face.name} at the ${side} of ${name}`], cost: way.cost });
+  }
+  // A fan that looks at nothing only stirs; sockets are led out by cables.
+  if (ledOut(part.part, on))
+    seats.push({
+      ...way,
+      reasons: [...way.reasons, `${face.name} inside ${name}: leads from it`],
+      cost: way.cost + LED,
+    });
+  return seats;
 }
 
 /** What speaks against an opening in a face that was not chosen, and in one that is not the rear; mm-like units. */
@@ -76,7 +115,7 @@ export function seatsFor(
         const { policy } = document.brief;
         // What it shows to the outside it shows through what carries it.
         if (!isMount && mounts && !mounts.faces.has(wall.face)) continue;
-        if (!isMount && !mayOpen(document, wall.face)) continue;
+        if (!isMount && (!mayOpen(document, wall.face) || shortBelow(document, placed, face, wall.thickness))) continue;
         const chosen = isMount || isChosen(document, id, face.direction, wall.face);
         if (!chosen && !anyFace) continue;
         // Screws want holes: where none may be drilled, only holes that are there will do.
@@ -114,6 +153,7 @@ export function seatsFor(
             (isMount || wall.face === 'rear' ? 0 : chosen ? NOT_REAR : NOT_CHOSEN),
         });
       }
+    if (!isMount && mounts) for (const way of ways) next.push(...onBody(document, way, placed, face, mounts, on!));
     ways = next;
   }
   return ways;

@@ -7,7 +7,17 @@ export const fit = station({
   number: 3,
   label: 'Fit',
   headline: true,
-  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'air.fans'],
+  reads: [
+    'brief.policy',
+    'brief.blockedFaces',
+    'brief.survivors',
+    'shell',
+    'kit.parts',
+    'layout',
+    'cut',
+    'air.fans',
+    'air.feet',
+  ],
   assess: ({ document, assembly }) => assessFit(document, assembly),
   watches: ({ assembly }) => marginWatches(assembly),
 });

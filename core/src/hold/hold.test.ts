@@ -18,7 +18,7 @@ import { partMade } from '../kit';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
-import { HOLDS, heldWords, holdsOf, mountingWords, standoffFor, type Hold } from '.';
+import { HOLDS, heldSentence, holdsOf, mountingWords, standoffFor, type Hold } from '.';
 
 const upright = { rear: 'rear', top: 'top', locked: false } as const;
 
@@ -357,8 +357,8 @@ describe('the words of a hold', () => {
       bodies: [undefined],
     };
     expect(mountingWords('Board', hold)).toBe('Screw Board to the floor, on standoffs of 20 mm');
-    expect(heldWords(hold)).toBe('screwed to the floor by 3 of 4 holes, on standoffs of 20 mm');
+    expect(heldSentence(hold)).toBe('It is screwed to the floor by 3 of 4 holes, on standoffs of 20 mm.');
     expect(mountingWords('Brick', { ...hold, kind: 'stands', gap: 0 })).toBe('Set Brick on the floor');
-    expect(heldWords({ ...hold, kind: 'nothing' })).toBe('nothing');
+    expect(heldSentence({ ...hold, kind: 'nothing' })).toBe('Nothing holds it.');
   });
 });

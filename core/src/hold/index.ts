@@ -10,4 +10,5 @@ export {
 } from './holds';
 export { meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
 export { tapeFor, whyNotStuck, type Stick } from './stick';
-export { heldWords, mountingWords } from './words';
+export { heldSentence, mountingWords } from './words';
+export { feetOf, plugOf, shortBelow } from './under';

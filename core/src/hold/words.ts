@@ -28,32 +28,32 @@ export function mountingWords(name: string, { kind, by, gap }: Hold): string {
   }
 }
 
-/** What holds a part, in a few words: “screwed to the floor”, “nothing”. */
-export function heldWords({ kind, by, gap, met, holes }: Hold): string {
+/** What holds a part, as a sentence about it: “It is screwed to the floor.” */
+export function heldSentence({ kind, by, gap, met, holes }: Hold): string {
   const to = by?.name ?? '';
   switch (kind) {
     case 'screws':
-      return `${met < holes ? `screwed to ${to} by ${met} of ${holes} holes` : `screwed to ${to}`}${gap > STANDOFF ? `, on standoffs of ${mm(gap)} mm` : ''}`;
+      return `It is screwed to ${to}${met < holes ? ` by ${met} of ${holes} holes` : ''}${gap > STANDOFF ? `, on standoffs of ${mm(gap)} mm` : ''}.`;
     case 'plug':
-      return `plugged into ${to}`;
+      return `It is plugged into ${to}.`;
     case 'carrier':
-      return `held on ${to}`;
+      return `${to} holds it.`;
     case 'strap':
-      return `strapped to ${to}`;
+      return `It is strapped to ${to}.`;
     case 'tape':
-      return `taped to ${to}`;
+      return `It is taped to ${to}.`;
     case 'glue':
-      return `glued to ${to}`;
+      return `It is glued to ${to}.`;
     case 'stands':
-      return `by its weight on ${to}`;
+      return `It stands on ${to} by its own weight.`;
     case 'print':
-      return 'by a printed holder';
+      return 'A printed holder holds it.';
     case 'row':
-      return 'by its row';
+      return 'Its row holds it.';
     case 'touches':
-      return `nothing; it lies against ${to}`;
+      return `Nothing holds it: it only lies against ${to}.`;
     case 'nothing':
-      return 'nothing';
+      return 'Nothing holds it.';
   }
 }
 

@@ -1,6 +1,6 @@
 import { assemble, movedWith, turnedSize } from '../assembly';
 import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
-import { placeFor, standOn } from '../fit';
+import { placeFor, standBeside, standOn } from '../fit';
 import { turnOf } from '../solid';
 import { withLayout } from './judged';
 import type { Layout, LayoutOptions } from './layout';
@@ -155,31 +155,47 @@ function placesOf(
       return standing ? [{ [id]: standing.placement }] : [];
     }
     const there = on === undefined ? document : withLayout(document, { [id]: { ...ASIDE, on } });
-    const loaded = how === 'carries' ? loadedAt(there, unit) : there;
-    if (!loaded) return [];
-    const assembly = assemble(loaded);
-    const others = { ...assembly, parts: assembly.parts.filter((p) => !parts.includes(p.id)) };
-    const step = others.features.length + others.parts.length === 0 ? EMPTY_STEP : STEP;
-    return placeFor(loaded, others, id, { step, ...(enough === 'wanted' ? { enough } : {}) }).proposals.map(
-      ({ placement }) => ({
-        ...placesInRow(loaded.layout, id, placement),
-        ...(how === 'carries' ? movedWith(loaded, {}, id, placement) : {}),
-      }),
-    );
+    const put = (loaded: Conversion | undefined): Layout['placements'][] => {
+      if (!loaded) return [];
+      const assembly = assemble(loaded);
+      const others = { ...assembly, parts: assembly.parts.filter((p) => !parts.includes(p.id)) };
+      const step = others.features.length + others.parts.length === 0 ? EMPTY_STEP : STEP;
+      return placeFor(loaded, others, id, { step, ...(enough === 'wanted' ? { enough } : {}) }).proposals.map(
+        ({ placement }) => ({
+          ...placesInRow(loaded.layout, id, placement),
+          ...(how === 'carries' ? movedWith(loaded, {}, id, placement) : {}),
+        }),
+      );
+    };
+    if (how !== 'carries') return put(there);
+    const upright = put(loadedAt(there, unit, 'upright'));
+    return upright.length > 0 ? upright : put(loadedAt(there, unit, 'low'));
   };
   const found = find();
   memory.set(unit.id, found);
   return found;
 }
 
-/** A tray aside with all that is to stand on it; undefined where one of these can’t. */
-function loadedAt(document: Conversion, { id, parts, on }: Unit): Conversion | undefined {
+/**
+ * A tray or frame aside with all that is to stand on it, each beside the others, the largest first; undefined where one of
+ * these can’t. Upright, or lying as low as they go.
+ */
+function loadedAt(document: Conversion, { id, parts, on }: Unit, how: 'upright' | 'low'): Conversion | undefined {
   let loaded = withLayout(document, { [id]: { ...ASIDE, ...(on === undefined ? {} : { on }) } });
-  for (const rider of parts) {
-    if (rider === id) continue;
-    const standing = standOn(loaded, rider, id);
-    if (!standing) return undefined;
-    loaded = withLayout(loaded, { [rider]: standing.placement });
+  const area = (part: string) => {
+    const [w, d] = turnedSize(part, document.kit.parts[part]!, turnOf(ASIDE));
+    return w * d;
+  };
+  const riders = parts.filter((part) => part !== id).sort((a, b) => area(b) - area(a));
+  for (const [i, rider] of riders.entries()) {
+    // What has standoffs for it goes there.
+    const standing = riders.length === 1 || i === 0 ? standOn(loaded, rider, id) : undefined;
+    const placement =
+      standing && (standing.held > 1 || riders.length === 1)
+        ? standing.placement
+        : standBeside(loaded, rider, id, riders.slice(0, i), how);
+    if (!placement) return undefined;
+    loaded = withLayout(loaded, { [rider]: placement });
   }
   return loaded;
 }

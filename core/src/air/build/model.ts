@@ -12,7 +12,8 @@ import type { WarmFace } from '../physics/walls';
 import { loopOf, takenShare } from '../water/loop';
 import { heatsOf, type PartHeat } from './heat';
 import { bodiesOf, zonesOf, type Zones } from './zones';
-import { feetOf, filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type FlowPath } from './ways';
+import { feetOf } from '../../hold';
+import { filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type FlowPath } from './ways';
 
 /** A mover in its place. */
 export interface PlacedMover extends Mover {

@@ -6,6 +6,7 @@ import { FILTERS, type CutUse } from '../../standards';
 import type { Shape, Vec3 } from '../../solid';
 import { cloggedLoss, HOLE_LOSS, resistance } from '../physics/losses';
 import { bodiesOf, type Zones } from './zones';
+import { feetOf } from '../../hold';
 
 /** One thing that air has to pass on a way, as a resistance in a row of them. */
 export interface Term {
@@ -147,14 +148,6 @@ export function waysOf(
   }
   ways.push(...seamsOf(document, assembly, zones, density, blockedWhy));
   return ways;
-}
-
-/** Height of the feet, mm: as said, as printed, else small ones of rubber (common practice, no source); none where it stands flat. */
-export function feetOf({ air, cut, brief }: Conversion): number {
-  if (air.feet !== undefined) return air.feet;
-  const printed = Object.values(cut.prints).find((p) => p.kind === 'foot');
-  if (printed) return printed.sizes.height ?? 8;
-  return brief.blockedFaces.includes('bottom') ? 0 : 6;
 }
 
 /** The opening of a fan, a supply or a radiator: its mover is the way. */

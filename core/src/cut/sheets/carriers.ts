@@ -1,4 +1,4 @@
-import { throughFloor, type Assembly, type PlacedPart } from '../../assembly';
+import { faceReaches, throughFloor, type Assembly, type PlacedCut, type PlacedPart, type Solid } from '../../assembly';
 import type { Conversion, MadeTray } from '../../document';
 import { holdsOf } from '../../hold';
 import { barsOf, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
@@ -34,7 +34,9 @@ interface Plate {
   windows?: Window[];
 }
 
+/** What is cut in a plate: a rectangle, or a round opening. */
 interface Window {
+  round?: true;
   name: string;
   centre: Point2;
   half: Point2;
@@ -85,6 +87,32 @@ function sideOf({ low, high }: { low: Vec3; high: Vec3 }, side: Direction): Pick
   return {
     onPlate: (p) => [back ? high[u] - p[u]! : p[u]! - low[u], p[v]! - low[v]],
     size: [high[u] - low[u], high[v] - low[v]],
+  };
+}
+
+/** Openings and screws of what looks out through a board of its drawer, by the side of the board that it meets. */
+function lookingOut(assembly: Assembly, board: Solid): { part: PlacedPart; cut: PlacedCut; side: Direction }[] {
+  return assembly.parts.flatMap((part) =>
+    faceReaches(assembly, part)
+      .filter((r) => r.board === board && r.reaches)
+      .flatMap(({ face }) => face.cuts.map((cut) => ({ part, cut, side: opposite(face.direction) }))),
+  );
+}
+
+/** Half of a cut along an axis of the shell, mm; none across it. */
+function halfAlong({ shape }: PlacedCut, axis: Axis): number {
+  if (shape.kind === 'round') return shape.diameter / 2;
+  const at = shape.axes.indexOf(axis);
+  return at < 0 ? 0 : shape.size[at as 0 | 1] / 2;
+}
+
+/** A box as what is cut for it in a plate. */
+function windowOf({ onPlate }: Pick<Plate, 'onPlate'>, side: Direction, name: string, low: Vec3, high: Vec3): Window {
+  const { u, v } = SEEN[side];
+  return {
+    name,
+    centre: onPlate([0, 1, 2].map((i) => (low[i]! + high[i]!) / 2)),
+    half: [(high[u] - low[u]) / 2, (high[v] - low[v]) / 2],
   };
 }
 
@@ -142,24 +170,36 @@ function platesOf(document: Conversion, assembly: Assembly): Plate[] {
   const boards = Object.entries(assembly.drawers).flatMap(([id, { boards: all }]): Plate[] =>
     all.flatMap((board, i): Plate[] => {
       const on = screwed.get(board.id);
-      const windows =
-        i === 0
+      const out = lookingOut(assembly, board);
+      const side = on?.side ?? out[0]?.side ?? 'top';
+      const plate = sideOf(board.shape, side);
+      const windows = [
+        ...(i === 0
           ? assembly.parts
               .flatMap((p) => p.solids)
               .filter((s) => s.rides === id && throughFloor(s, board))
-              .map(({ name, shape: { low, high } }) => ({
-                name,
-                centre: [
-                  (low[0] + high[0]) / 2 - board.shape.low[0],
-                  (low[1] + high[1]) / 2 - board.shape.low[1],
-                ] as Point2,
-                half: [(high[0] - low[0]) / 2, (high[1] - low[1]) / 2] as Point2,
-              }))
-          : [];
-      if (!on && windows.length === 0) return [];
+              .map(({ name, shape: { low, high } }) => windowOf(plate, side, name, low, high))
+          : []),
+        ...out
+          .filter((o) => o.side === side && o.cut.kind === 'cut')
+          .map(({ part, cut }) => {
+            const half = [0, 1, 2].map((k) => halfAlong(cut, k as Axis));
+            const [low, high] = [-1, 1].map((sign) => cut.at.map((v, k) => v + sign * half[k]!) as Vec3) as [
+              Vec3,
+              Vec3,
+            ];
+            const window = windowOf(plate, side, `${part.part.name}: ${cut.name}`, low, high);
+            return cut.shape.kind === 'round' ? { ...window, round: true as const } : window;
+          }),
+      ];
+      const own = out.flatMap(({ part, cut, side: of }) =>
+        of === side && cut.kind === 'drill' && cut.shape.kind === 'round'
+          ? [{ name: `${part.part.name}, ${cut.name}`, at: plate.onPlate(cut.at), diameter: cut.shape.diameter }]
+          : [],
+      );
+      if (!on && windows.length === 0 && own.length === 0) return [];
       const name = board.id.slice(board.id.lastIndexOf('/') + 1);
       const body = document.shell.bodies[id]?.name ?? id;
-      const side = on?.side ?? 'top';
       const seen = side === 'top' ? 'above' : `the ${side}`;
       return [
         {
@@ -167,8 +207,9 @@ function platesOf(document: Conversion, assembly: Assembly): Plate[] {
           title: `${name} of ${body}`,
           caption: `${name} of ${body} from ${seen} · datum: its ${side === 'top' ? 'left front' : 'lower left'} corner`,
           riders: on?.riders ?? [],
-          ...sideOf(board.shape, side),
+          ...plate,
           about: { kind: 'feature', id },
+          own,
           windows,
         },
       ];
@@ -265,14 +306,16 @@ export function carrierSheet(document: Conversion, assembly: Assembly, key: stri
       size: `ø ${hole.diameter.toFixed(1)}`,
     };
   });
-  for (const { name, centre, half } of plate.windows ?? []) {
+  for (const { name, centre, half, round } of plate.windows ?? []) {
     const number = holes.length + 1;
     items.push(
-      { layer: 'cut', kind: 'rectangle', centre, half: [half[0], half[1]], radius: WINDOW_RADIUS },
+      round
+        ? { layer: 'cut', kind: 'circle', centre, radius: half[0] }
+        : { layer: 'cut', kind: 'rectangle', centre, half: [half[0], half[1]], radius: WINDOW_RADIUS },
       text([centre[0] + half[0] + 1.2, centre[1] + half[1] + 0.6], `${number}`, 2.6),
     );
     const [w, h] = half.map((v) => (2 * v).toFixed(1));
-    holes.push({ number, name, kind: 'cut', u: centre[0], v: centre[1], size: `${w} × ${h}` });
+    holes.push({ number, name, kind: 'cut', u: centre[0], v: centre[1], size: round ? `ø ${w}` : `${w} × ${h}` });
   }
   return {
     face: key,

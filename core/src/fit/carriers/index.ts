@@ -2,4 +2,4 @@ export { behindTray, bundleOf, type BehindTray } from './behind';
 export { carrierFindings } from './findings';
 export { frameLoad } from './load';
 export { resized } from './resized';
-export { heldOn, standOn, type Stand } from './stand';
+export { heldOn, standBeside, standOn, type Stand } from './stand';

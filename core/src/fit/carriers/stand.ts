@@ -1,7 +1,7 @@
 import { placePart, takenAlong, type Assembly, type PlacedPart } from '../../assembly';
 import type { Conversion, MadeTray, Part, Placement } from '../../document';
 import { keptOf, lowOf } from '../../kit';
-import { DIRECTIONS, turnDirection, type Direction, type Vec3 } from '../../solid';
+import { DIRECTIONS, ORIENTATIONS, turnDirection, type Direction, type Vec3 } from '../../solid';
 
 /** A hole of a part that stands on a tray within this of a standoff is screwed to it, mm: half of what its screw has to play. */
 const ON_STANDOFF = 0.6;
@@ -65,13 +65,93 @@ export function standOn(document: Conversion, id: string, carrier: string): Stan
     const [x, y] = by && by.held > 1 ? [by.x, by.y] : middle;
     const held = by && by.held > 1 ? by.held : 0;
     if (best && held <= best.held) continue;
-    const round = (v: number) => Math.round(v * 1000) / 1000;
-    best = { placement: { ...loose, x: round(x!), y: round(y!) }, held, holes: drills.length };
+    best = { placement: { ...loose, x: round3(x!), y: round3(y!) }, held, holes: drills.length };
   }
   const moved =
     best && takenAlong({ id: carrier, part: carrying, from: home, to: at }, { id, part, was: best.placement });
   return moved && best ? { ...best, placement: { ...moved, with: carrier } } : undefined;
 }
+
+/** Parts on one carrier keep so much from each other, and bare ones from what they lie on, mm. Common practice, no source. */
+const APART = 4;
+const UNDER_BARE = 6;
+
+type Rectangle = { low: [number, number]; high: [number, number] };
+
+/** What a part takes of the plane it stands on: its bodies and the plugs in it. */
+function groundOf({ solids }: PlacedPart): Rectangle {
+  const all = solids.filter((s) => s.role !== 'air' && s.role !== 'duct' && !s.outside);
+  const end = (i: 0 | 1, high: boolean) =>
+    high ? Math.max(...all.map((s) => s.shape.high[i])) : Math.min(...all.map((s) => s.shape.low[i]));
+  return { low: [end(0, false), end(1, false)], high: [end(0, true), end(1, true)] };
+}
+
+/**
+ * Where a part may stand on a carrier beside others that do: the nearest free corner of its deck, upright, or lying as low
+ * as it can. Undefined where there is none, or the carrier is not placed or leans.
+ */
+export function standBeside(
+  document: Conversion,
+  id: string,
+  carrier: string,
+  beside: readonly string[],
+  how: 'upright' | 'low',
+): Placement | undefined {
+  const { kit, layout } = document;
+  const [part, carrying, at] = [kit.parts[id], kit.parts[carrier], layout.placements[carrier]];
+  if (!part || !carrying?.own?.carries || !at || at.tilt || id === carrier) return undefined;
+  const home = upright(carrying);
+  const deck = deckOf(carrying, placePart(carrier, carrying, home));
+  const taken = beside.flatMap((other): Rectangle[] => {
+    const was = layout.placements[other];
+    const own = kit.parts[other];
+    const there =
+      was && own && takenAlong({ id: carrier, part: carrying, from: at, to: home }, { id: other, part: own, was });
+    return there ? [groundOf(placePart(other, own, there))] : [];
+  });
+  const bare = (placed: PlacedPart) =>
+    placed.solids.some((s) => s.role === 'body' && (s.conducts === 'live' || s.conducts === 'mains'));
+  let best: { cost: number; placement: Placement } | undefined;
+  for (const orientation of ORIENTATIONS) {
+    if (how === 'upright' && orientation.top !== 'top') continue;
+    const loose: Placement = { x: 0, y: 0, z: 0, ...orientation, locked: false };
+    const placed = placePart(id, part, loose);
+    const ground = groundOf(placed);
+    const size = [0, 1].map((i) => ground.high[i]! - ground.low[i]!);
+    const tall = placed.high[2] - placed.low[2];
+    const starts = ([0, 1] as const).map((i) => [
+      deck.low[i],
+      ...taken.map((t) => t.high[i] + APART),
+      deck.high[i] - size[i]!,
+    ]);
+    for (const x of starts[0]!)
+      for (const y of starts[1]!) {
+        const [a, b] = [x + size[0]!, y + size[1]!];
+        if (x < deck.low[0] - 1e-6 || y < deck.low[1] - 1e-6 || a > deck.high[0] + 1e-6 || b > deck.high[1] + 1e-6)
+          continue;
+        if (
+          taken.some(
+            (t) =>
+              x < t.high[0] + APART - 1e-6 &&
+              a > t.low[0] - APART &&
+              y < t.high[1] + APART - 1e-6 &&
+              b > t.low[1] - APART,
+          )
+        )
+          continue;
+        // As low as it goes, then near the left rear corner.
+        const cost = (how === 'low' ? 10 * tall : 0) + x + (deck.high[1] - b);
+        if (best && best.cost <= cost) continue;
+        const z = deck.z + (bare(placed) && drillsOf(placed).length === 0 ? UNDER_BARE : 0);
+        best = { cost, placement: { ...loose, x: round3(x - ground.low[0]), y: round3(y - ground.low[1]), z } };
+      }
+  }
+  const moved =
+    best && takenAlong({ id: carrier, part: carrying, from: home, to: at }, { id, part, was: best.placement });
+  return moved && { ...moved, with: carrier };
+}
+
+const round3 = (v: number) => Math.round(v * 1000) / 1000;
 
 /** Middles of the holes by which a part is mounted. */
 const drillsOf = (placed: PlacedPart): Vec3[] =>

@@ -1,5 +1,5 @@
 import type { MountKind } from '@young-shell/core/document';
-import { HOLDS, heldWords, holdsOf } from '@young-shell/core/hold';
+import { HOLDS, heldSentence, holdsOf } from '@young-shell/core/hold';
 import { inUnit } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
@@ -38,7 +38,7 @@ export function HeldBy({ id }: { id: string }) {
         className={`mt-1 mb-0 text-sm ${HOLDS.has(hold.kind) ? 'text-ink-soft' : 'font-medium text-warn'}`}
         role="status"
       >
-        It is held: {inUnit(heldWords(hold), unit)}.
+        {inUnit(heldSentence(hold), unit)}
       </p>
     </div>
   );
