@@ -39,8 +39,10 @@ export function espressoMachine(): Conversion {
       },
     },
     features: {
-      'shelf-1': block('Shelf', [1.5, 1.5, 178], [548, 352, 1.5], {
+      // It came in through the top, behind valves and gauge: it goes out the same way, and back.
+      'shelf-1': block('Shelf', [22, 66, 176.5], [506, 268, 1.5], {
         kind: 'shelf',
+        fate: 'out',
         metal: true,
         why: 'six screws, from above only',
       }),

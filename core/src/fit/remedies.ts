@@ -8,6 +8,7 @@ import { holdRemedies } from './holds/remedies';
 import { judge } from './judge';
 import { shortAt, type Margin } from './margin';
 import { marginsOfPart } from './margins';
+import { orderOf } from './order';
 import { placeFor } from './place';
 import { cableRemedies, REACH } from './reach/remedies';
 import { nameOf, travel } from './words';
@@ -47,7 +48,8 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   }
   const part = assembly.parts.find((p) => p.id === partId)!;
   // What keeps others in is no margin: it goes, or it stays.
-  if (finding.id.startsWith('fit/trapped/')) return removal(document, other?.id);
+  if (finding.id.startsWith('fit/trapped/'))
+    return [...outAndBack(document, finding, other?.id), ...removal(document, other?.id)];
   const margin = marginsOfPart(assembly, part).find((m) => finding.id === `fit/${m.id}`);
   const before = shortAt(marginsOfPart(assembly, part));
 
@@ -113,6 +115,24 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   }
   if (other?.kind === 'feature') remedies.push(...removal(document, other.id));
   return remedies;
+}
+
+/** What keeps parts in, taken out for the work and put back: they come out then, and it does. */
+function outAndBack(document: Conversion, { about }: Finding, id: string | undefined): Remedy[] {
+  const feature = id === undefined ? undefined : document.shell.features[id];
+  if (!feature || feature.fate === 'out' || feature.body !== 'base') return [];
+  const change: Change = { type: 'setFate', id: id!, fate: 'out' };
+  const next = applyChange(document, change).document;
+  const { trapped } = orderOf(next, assemble(next));
+  if (trapped.includes(id!) || about.some((a) => a.kind === 'part' && trapped.includes(a.id))) return [];
+  return [
+    {
+      id: 'out-and-back',
+      label: `Take ${feature.name} out for the work and put it back`,
+      price: 'its screws or rivets come off and go back; nothing is cut',
+      change,
+    },
+  ];
 }
 
 /** A feature that may be cut, taken out; nothing where it may not. */

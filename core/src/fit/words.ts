@@ -7,7 +7,8 @@ export { mm };
 
 /** What a part, feature or face is called in a sentence. */
 export function nameOf(document: Conversion, other: { kind: string; id: string }): string {
-  if (other.kind === 'part') return document.kit.parts[other.id]?.name ?? other.id;
+  if (other.kind === 'part')
+    return document.kit.parts[other.id]?.name ?? document.shell.features[other.id]?.name ?? other.id;
   if (other.id === 'material') return 'the shell’s own material';
   const body = Object.entries(document.shell.bodies).find(([id]) => bodyOwner(id) === other.id)?.[1];
   if (body) return body.name || body.kind;

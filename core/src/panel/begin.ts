@@ -32,7 +32,8 @@ export function beginPanel(document: Conversion): Change[] {
   const { panel, shell, kit, spent } = document;
   const controls: Record<string, unknown> = { ...panel.controls };
   for (const [feature, { name, control, fate }] of Object.entries(shell.features)) {
-    if (!control || fate !== 'keep' || Object.values(panel.controls).some((c) => c.feature === feature)) continue;
+    if (!control || !['keep', 'out'].includes(fate) || Object.values(panel.controls).some((c) => c.feature === feature))
+      continue;
     const id = nextId(controls, 'control', spent);
     const made: PanelControl = {
       name,

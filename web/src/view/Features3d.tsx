@@ -14,6 +14,7 @@ import { useMeshGeometry } from './useMeshGeometry';
 export function Features3d({ assembly, document }: { assembly: Assembly; document: Conversion }) {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((s) => (s.view.selection?.kind === 'feature' ? s.view.selection.id : undefined));
+  const motion = useAppSelector((s) => s.view.motion);
   const { shell } = document;
   const hullMesh = useMeshGeometry(shell.hull.form === 'solid' ? shell.hull.solid.content : undefined);
   const isStored = (f: Solid) => shell.features[f.owner]?.shape.kind === 'solid';
@@ -31,6 +32,8 @@ export function Features3d({ assembly, document }: { assembly: Assembly; documen
       assembly.features
         // The boxes that stand for an imported shell are drawn only where its mesh is not on this server.
         .filter((f) => shell.features[f.owner]?.shape.kind !== 'solid' && !(f.owner === 'material' && hullMesh))
+        // What comes out for the work is not there yet while parts go in before it.
+        .filter((f) => !motion?.aside.includes(f.owner))
         .map((f): Drawn => {
           const feature = shell.features[f.owner];
           return {
@@ -43,7 +46,7 @@ export function Features3d({ assembly, document }: { assembly: Assembly; documen
             ghost: f.swept ?? false,
           };
         }),
-    [assembly.features, shell.features, hullMesh, chosen],
+    [assembly.features, shell.features, hullMesh, chosen, motion?.aside],
   );
   return (
     <>

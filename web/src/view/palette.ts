@@ -51,7 +51,7 @@ export const CABLE_DASH: Readonly<Record<CableKind, readonly number[]>> = {
   lead: [2, 3],
 };
 
-export const FEATURE_FILL = { keep: '#a79f88', cut: '#d9c68f', removed: '#555555' } as const;
+export const FEATURE_FILL = { keep: '#a79f88', out: '#a79f88', cut: '#d9c68f', removed: '#555555' } as const;
 export const SHELL_LINE = '#e9d9b4';
 /** Shells in what they are made of: the fill, and the lines of its cut in a section. */
 export const SHELL_FILL: Readonly<Record<Material, { fill: string; hatch: string }>> = {

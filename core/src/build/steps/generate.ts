@@ -90,6 +90,20 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: f.fate,
     });
   }
+  // What comes out for the work goes back in its turn.
+  const back = Object.entries(document.shell.features).filter(([, f]) => f.fate === 'out');
+  for (const [id, f] of back)
+    add({
+      id: `out.${id}`,
+      name: `Take out ${f.name}: it goes back`,
+      phase: 'strip',
+      minutes: 10,
+      after: [],
+      tools: ['screwdriver'],
+      cautions: ['Mark which screw was where; a picture before it comes out.'],
+      about: { kind: 'feature', id },
+      of: f.fate,
+    });
   // Trays are cut down and frames put together before anything stands on them: without them there is no trial fit.
   const carriers: string[] = [];
   for (const [id, { name, own }] of Object.entries(document.kit.parts)) {
@@ -283,6 +297,11 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
             ? [before(`place.${inner}`, 'geometry', `it would stand in the way of ${document.kit.parts[inner]!.name}`)]
             : [],
         ),
+        ...back.flatMap(([id, f]) =>
+          hold.by?.id === id || order?.first[id]?.includes(p.id)
+            ? [before(`back.${id}`, 'geometry', `${f.name} is under it`)]
+            : [],
+        ),
         ...(holder ? [before(`place.${holder.id}`, 'geometry', `${holder.name} holds it`)] : []),
         ...(glued ? [before('trial', 'reversibility', 'glue is for good: a dry fit first')] : []),
       ],
@@ -291,6 +310,26 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: `${p.low.map((v) => v.toFixed(0)).join(' ')} ${document.cut.mounts[p.id]?.kind ?? ''}`,
     });
   }
+
+  for (const [id, f] of back)
+    add({
+      id: `back.${id}`,
+      name: `Put ${f.name} back`,
+      phase: 'mount',
+      minutes: 10,
+      after: [
+        before(`out.${id}`, 'process', 'it is out'),
+        ...ready.map((r) => before(r, 'process', 'the shell is clean and hard')),
+        ...Object.entries(order?.first ?? {}).flatMap(([inner, outer]) =>
+          outer.includes(id) && placed.some((p) => p.id === inner)
+            ? [before(`place.${inner}`, 'geometry', `it would stand in the way of ${document.kit.parts[inner]!.name}`)]
+            : [],
+        ),
+      ],
+      tools: ['screwdriver'],
+      about: { kind: 'feature', id },
+      of: f.fate,
+    });
 
   // Controls and their wires.
   const { matched, harness } = panelReport(document, assembly);

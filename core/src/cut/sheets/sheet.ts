@@ -315,7 +315,7 @@ function keepItems(
   const items: SheetItem[] = [];
   for (const feature of assembly.features) {
     // All copies of a feature stand there as it does.
-    if (document.shell.features[feature.owner]?.fate !== 'keep') continue;
+    if (!['keep', 'out'].includes(document.shell.features[feature.owner]?.fate ?? '')) continue;
     const { low, high } = feature.shape;
     const corners = [low, high].flatMap((a) => [low, high].flatMap((b) => [low, high].map((c) => [a[0], b[1], c[2]])));
     const on = corners.map((c) => onFace(frame, c));

@@ -14,6 +14,7 @@ import {
   type Shape,
   type Vec3,
 } from '../../solid';
+import { comingOut } from './comingOut';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { withIt } from './ways';
 
@@ -40,7 +41,9 @@ export interface Access {
  * exit down to them. Screws that go in from outside the shell are always reachable. The switch of a supply is pressed
  * from outside where its face lies in a wall, the contacts of original controls are wired from inside.
  */
-export function accessOf(document: Conversion, assembly: Assembly): Access[] {
+export function accessOf(document: Conversion, as: Assembly): Access[] {
+  // What comes out for the work is in no hand's way.
+  const assembly: Assembly = { ...as, features: comingOut(document, as).features };
   const exits = exitsOf(document, assembly);
   const remains = remainsOf(assembly, exits);
   const ways = exits.length > 0 ? exits.map((e) => e.direction) : [];

@@ -15,6 +15,7 @@ export function orderFindings(
 ): Finding[] {
   const findings: Finding[] = [];
   const name = (id: string) => nameOf(document, { kind: 'part', id });
+  const isPart = (id: string) => id in document.kit.parts;
   const base = { station: 'fit' as const, figures: [] };
   if (order.exits.length === 0) return [];
   // What is plugged together leaves only as its socket lets it: longer ways are not looked for there.
@@ -34,7 +35,7 @@ export function orderFindings(
         { kind: 'feature', id: feature },
         ...parts.slice(1).map((id) => ({ kind: 'part' as const, id })),
       ],
-      mayHaveRemedies: document.shell.features[feature]!.fate === 'cut',
+      mayHaveRemedies: true,
     });
   }
   const named = new Set(kept.flatMap((k) => k.parts));
@@ -45,7 +46,7 @@ export function orderFindings(
       verdict: 'stop',
       sentence: `${name(id)} is trapped: with ${listOf(order.exits)} open it can’t be taken out, nor put in. ${plugged(id) ? 'Short straight moves from its socket were tried; unplugged, longer ones may do.' : 'Straight moves one after the other and a tilt were tried.'}`,
       brief: `${name(id)} trapped`,
-      about: [{ kind: 'part', id }],
+      about: [isPart(id) ? { kind: 'part', id } : { kind: 'feature', id }],
     });
   for (const step of order.steps)
     if (step.parts.length > 1)
@@ -55,7 +56,7 @@ export function orderFindings(
         verdict: 'note',
         sentence: `${listOf(step.parts.map(name))} only go in and out together.`,
         brief: 'go in together',
-        about: step.parts.map((id) => ({ kind: 'part', id })),
+        about: step.parts.map((id) => ({ kind: isPart(id) ? 'part' : 'feature', id })),
       });
   for (const part of assembly.parts) {
     const own = access.filter(

@@ -2,6 +2,7 @@ import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import { kindOf } from '../../parts';
 import { opposite } from '../../solid';
+import { withComingOut } from './comingOut';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { blockersOf, type Leg } from './sweep';
 import { turnOut, type Pose } from './turn';
@@ -51,9 +52,10 @@ const EXACT = 12;
  */
 export function orderOf(
   document: Conversion,
-  assembly: Assembly,
-  known: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, assembly),
+  as: Assembly,
+  known: ReadonlyMap<string, WayOutOfShell[]> = waysOut(document, as),
 ): Order {
+  const assembly = withComingOut(document, as);
   const ways = new Map(known);
   const exits = exitsOf(document, assembly);
   const left = new Set(ways.keys());

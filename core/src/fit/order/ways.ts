@@ -1,6 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion } from '../../document';
 import { axisOf, directionOf, opposite, type Axis } from '../../solid';
+import { withComingOut } from './comingOut';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { blockersOf, meetsShell, type Leg } from './sweep';
 
@@ -24,7 +25,8 @@ const KEPT = 8;
  * left may stand in none of them; other parts are their blockers. Blocking relations by direction as in Wilson and
  * Latombe (1994, from memory), with these short ways for directions.
  */
-export function waysOut(document: Conversion, assembly: Assembly): Map<string, WayOutOfShell[]> {
+export function waysOut(document: Conversion, as: Assembly): Map<string, WayOutOfShell[]> {
+  const assembly = withComingOut(document, as);
   const exits = exitsOf(document, assembly);
   const remains = remainsOf(assembly, exits);
   const ways = new Map<string, WayOutOfShell[]>();

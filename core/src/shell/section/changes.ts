@@ -12,7 +12,12 @@ export type ShellChange =
   | { type: 'setFate'; id: string; fate: Fate }
   | { type: 'setOpening'; id: string; opening: Opening | null };
 
-export const FATE_WORDS: Readonly<Record<Fate, string>> = { keep: 'must keep', cut: 'may cut', removed: 'removed' };
+export const FATE_WORDS: Readonly<Record<Fate, string>> = {
+  keep: 'must keep',
+  out: 'out and back',
+  cut: 'may cut',
+  removed: 'removed',
+};
 
 export const changes: ChangeKinds<{ shell: Shell }, ShellChange> = {
   setHull: {

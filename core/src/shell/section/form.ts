@@ -55,7 +55,8 @@ export const HAZARD_KINDS = [
   'rare',
 ] as const;
 export const CLOSURE_KINDS = ['screw', 'snap tab', 'hinge', 'glue', 'rivet', 'latch', 'magnet', 'lies on'] as const;
-export const FATES = ['keep', 'cut', 'removed'] as const;
+/** `out`: it comes out for the work and goes back. */
+export const FATES = ['keep', 'out', 'cut', 'removed'] as const;
 
 /** Boxes that may stand for an imported solid. */
 export const MOST_COVER_BOXES = 400;
