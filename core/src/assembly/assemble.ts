@@ -1,4 +1,4 @@
-import { lidOf, ringOf, type Conversion, type Part, type Placement, type Shell } from '../document';
+import { isOutside, lidOf, ringOf, type Conversion, type Part, type Placement, type Shell } from '../document';
 import { add, subtract, type Linear } from '../quantity';
 import { axisOf, moved, signOf, type Axis, type Vec3 } from '../solid';
 import { clearancesOf, type Clearances } from './clearances';
@@ -167,7 +167,7 @@ export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly 
   for (const [id, part] of Object.entries(kit.parts)) {
     const placement = layout.placements[id];
     if (placement) parts.push(placeInShell(id, part, placement, document));
-    else unplaced.push(id);
+    else if (!isOutside(layout, id) && part.later === undefined) unplaced.push(id);
   }
   const hull = hullModel(shell);
   const drawers = drawersOf(shell, hull);

@@ -55,7 +55,8 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
       guess: is.price === undefined && usual !== undefined,
     });
   };
-  for (const [id, part] of Object.entries(document.kit.parts)) add(`part.${id}`, part.name, 1, 'parts');
+  for (const [id, part] of Object.entries(document.kit.parts))
+    if (!part.later) add(`part.${id}`, part.name, 1, 'parts');
   const small = new Map<string, { name: string; count: number; each: number | undefined }>();
   const more = (name: string, count: number, each?: number) => {
     const id = `screw.${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`;

@@ -261,6 +261,8 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       wish: { kind: 'near', part: 'card-1', other: 'board-1', face: null, distance: 20 },
     },
   ],
+  setLater: [deck, { type: 'setLater', id: 'card-1', later: true }],
+  setStaysOutside: [deck, { type: 'setStaysOutside', id: 'card-1', outside: { where: 'beside', cable: 500 } }],
   setRides: [
     { ...deck, layout: { ...deck.layout, rides: { 'card-1': 'lid' } } },
     { type: 'setRides', id: 'card-1', on: null },

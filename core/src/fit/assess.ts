@@ -10,6 +10,7 @@ import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
 import { aroundFindings, railFindings } from './opening';
 import { ledOut } from './outlook';
+import { outsideFindings } from './outside';
 import { breathesThrough } from './breathes';
 import { marginsOf } from './margins';
 import { wishFindings } from './wishes';
@@ -64,6 +65,7 @@ export function assessFit(document: Conversion, assembly: Assembly): Assessed<Fi
     ...faceFindings(document, assembly),
     ...carrierFindings(document, assembly),
     ...holdFindings(document, assembly),
+    ...outsideFindings(document, assembly),
     ...railFindings(document, assembly),
     ...aroundFindings(document, assembly),
     ...wishFindings(document, assembly),

@@ -25,7 +25,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   const other = finding.about[1];
   const remedies: Remedy[] = [];
   const wanted = finding.figures.find((f) => f.label === 'wanted under the shell');
-  if (finding.id.endsWith('/feet') && wanted)
+  if (wanted)
     remedies.push({
       id: 'feet',
       label: `Feet of ${Math.ceil(wanted.value)} mm under the shell`,
@@ -36,6 +36,7 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
   const placement = document.layout.placements[partId];
   const name = nameOf(document, { kind: 'part', id: partId });
   if (!placement) {
+    if (wanted) return remedies;
     const [best] = placeFor(document, assembly, partId).proposals;
     if (best)
       remedies.push({

@@ -1,4 +1,4 @@
-import type { Conversion, HoleMap } from '../document';
+import { isOutside, type Conversion, type HoleMap } from '../document';
 import type { Finding } from '../findings';
 import { kindOf } from '../parts';
 import { formatLength, type Source } from '../quantity';
@@ -159,6 +159,6 @@ const SNOOPING: Source = {
   title: 'residual of the adjusted figure; normalised over 3 (data snooping, from geodesy texts)',
 };
 
-/** Mass of all parts in grams. */
-export const kitMass = (document: Conversion): number =>
-  Object.values(document.kit.parts).reduce((sum, p) => sum + p.mass, 0);
+/** Mass of all parts that go inside, in grams; what is wished for some day weighs nothing yet. */
+export const kitMass = ({ kit, layout }: Conversion): number =>
+  Object.entries(kit.parts).reduce((sum, [id, p]) => sum + (isOutside(layout, id) || p.later ? 0 : p.mass), 0);

@@ -7,7 +7,7 @@ export const kit = station({
   id: 'kit',
   number: 2,
   label: 'Kit',
-  reads: ['kit', 'links.nodes'],
+  reads: ['kit', 'links.nodes', 'layout.outside'],
   assess: ({ document }) => {
     const parts = Object.values(document.kit.parts);
     return {

@@ -39,6 +39,8 @@ const STANDBY = 2.5;
 export function budgetOf(document: Conversion): Budget {
   const parts = Object.entries(document.kit.parts).flatMap(([part, made]): PartLoad[] => {
     const draw = drawOf(made);
+    // What is wished for some day takes nothing yet.
+    if (made.later) return [];
     if (draw.peak <= 0 && draw.start <= 0) return [];
     const spins = draw.start > draw.peak;
     return [

@@ -1,5 +1,5 @@
 import { assemble, pluggedIn, type Assembly } from '../assembly';
-import { rowOf, staysPut, type Conversion, type Placement, type Wish } from '../document';
+import { partsInside, rowOf, staysPut, type Conversion, type Placement, type Wish } from '../document';
 import { riserReach } from '../fit';
 import { kindOf } from '../parts';
 import type { Assess } from './judged';
@@ -72,7 +72,7 @@ export function startOf(document: Conversion, { keep = 'locked', wishes, only, f
       (staysPut(document.layout, id) || inRow(id) || (free ? !free.includes(id) : keep === 'placed'))
     );
   };
-  const ids = only ?? Object.keys(document.kit.parts);
+  const ids = only ?? partsInside(document);
   return {
     ...(enough === 'wanted' ? { enough } : {}),
     base: {

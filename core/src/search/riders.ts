@@ -1,5 +1,5 @@
 import { assemble, movedWith, turnedSize } from '../assembly';
-import { placesInRow, rowOf, type Conversion, type Placement } from '../document';
+import { partsInside, placesInRow, rowOf, type Conversion, type Placement } from '../document';
 import { placeFor, standBeside, standOn } from '../fit';
 import { turnOf } from '../solid';
 import { withLayout } from './judged';
@@ -72,8 +72,8 @@ export function ridersFirst(
   other = 0,
   memory: Proposed = new Map(),
 ): Riding | undefined {
-  const { kit, layout } = document;
-  const { only = Object.keys(kit.parts), free, keep = 'locked' } = options;
+  const { layout } = document;
+  const { only = partsInside(document), free, keep = 'locked' } = options;
   const mayMove = (id: string) => {
     const placement = layout.placements[id];
     if (!placement) return true;

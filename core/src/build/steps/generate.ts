@@ -53,7 +53,8 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
   const add = (step: Omit<Step, 'tools' | 'materials' | 'cautions' | 'wait'> & Partial<Step>) =>
     steps.push({ tools: [], materials: [], cautions: [], wait: 0, ...step });
   const before = (id: string, kind: Before['kind'], why: string): Before => ({ id, kind, why });
-  const placed = assembly.parts;
+  // What is wished for some day only keeps its room.
+  const placed = assembly.parts.filter((p) => !p.part.later);
   const electronics = placed.filter((p) => !['jack', 'fan'].includes(kindOf(p.part) ?? ''));
 
   if (placed.length > 0)

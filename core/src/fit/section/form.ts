@@ -95,6 +95,11 @@ const row = object({
   parts: keyed(id, whole(0, MOST_IN_ROW - 1), MOST_IN_ROW),
 });
 
+export const OUTSIDE_PLACES = ['beside', 'behind', 'below', 'wall'] as const;
+
+/** Where a part is that stays outside the shell, and how far its cable goes to it, mm. */
+const outside = object({ where: oneOf(OUTSIDE_PLACES), cable: number(0, 10_000) });
+
 /** What the user wants things to keep from each other, mm, and how exactly parts are marked out; missing: the usual. */
 const clearances = object({
   static: optional(number(0, 50)),
@@ -112,6 +117,8 @@ export const form = object({
   rows: optional(record(row)),
   /** Where a search is to put parts: on a lid, half, door, drawer or panel, on a tray or frame; by part. */
   rides: optional(keyed(id, id, 400)),
+  /** Parts that stay outside: bricks, hosts, docks. */
+  outside: optional(keyed(id, outside, 100)),
   /** Missing: the usual one. */
   outlook: optional(oneOf(OUTLOOK_NAMES)),
   clearances: optional(clearances),
@@ -125,5 +132,6 @@ export type WishKind = (typeof WISH_KINDS)[number];
 export type Wish = Of<typeof wish>;
 export type Variant = Of<typeof variant>;
 export type Row = Of<typeof row>;
+export type Outside = Of<typeof outside>;
 export type OwnCable = Of<typeof ownCable>;
 export type Layout = Of<typeof form>;

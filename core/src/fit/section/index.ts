@@ -6,6 +6,7 @@ import {
   type Clearances,
   type Layout,
   type Outlook,
+  type Outside,
   type OwnCable,
   type Placement,
   type Row,
@@ -23,9 +24,11 @@ export {
   LEAST_MAINS,
   MOST_IN_ROW,
   MOST_TILT,
+  OUTSIDE_PLACES,
   ROW_HOLDS,
   type Clearances,
   type Outlook,
+  type Outside,
   type OwnCable,
   type Placement,
   type Row,
@@ -41,6 +44,7 @@ export type LayoutChange =
   | { type: 'setWish'; id: string; wish: Wish | null }
   | { type: 'setRow'; id: string; row: Row | null }
   | { type: 'setRides'; id: string; on: string | null }
+  | { type: 'setStaysOutside'; id: string; outside: Outside | null }
   | { type: 'setVariant'; id: string; variant: Variant | null }
   | { type: 'setOutlook'; outlook: Outlook }
   | { type: 'setClearance'; name: keyof Clearances; value: number | null }
@@ -76,6 +80,30 @@ const named = (kit: Kit, id: string) => kit.parts[id]?.name ?? id;
 /** Ids of the parts at both ends of a connection. */
 const endsOf = (cable: string) => cable.split(/[>:]/).slice(0, 2);
 
+/** Where something outside is, in the words of the bench. */
+export const OUTSIDE_WORDS: Readonly<Record<Outside['where'], string>> = {
+  beside: 'beside the shell',
+  behind: 'behind the shell',
+  below: 'below it, between the feet',
+  wall: 'on a wall',
+};
+
+/** Parts that belong inside: all of the kit but those that stay outside and those that are wished for some day and have no place. */
+export const partsInside = ({ kit, layout }: { kit: Kit; layout: Layout }): string[] =>
+  Object.keys(kit.parts).filter(
+    (id) => !isOutside(layout, id) && (kit.parts[id]!.later === undefined || id in layout.placements),
+  );
+
+/** Does a part stay outside the shell? */
+export const isOutside = ({ outside }: Pick<Layout, 'outside'>, id: string): boolean =>
+  outside !== undefined && Object.hasOwn(outside, id);
+
+function bringIn(layout: Layout, id: string): void {
+  if (!layout.outside) return;
+  delete layout.outside[id];
+  if (Object.keys(layout.outside).length === 0) delete layout.outside;
+}
+
 /** What stood on a part stands by itself. */
 function leaveStanding({ placements }: Pick<Layout, 'placements'>, carrier: string): void {
   for (const placement of Object.values(placements)) if (placement.with === carrier) delete placement.with;
@@ -100,7 +128,10 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
         if (!placement) {
           put(layout.placements, id, null);
           leaveStanding(layout, id);
-        } else Object.assign(layout.placements, placesInRow(layout, id, placement));
+        } else {
+          bringIn(layout, id);
+          Object.assign(layout.placements, placesInRow(layout, id, placement));
+        }
       },
       words: ({ kit }, { id, placement }) =>
         placement ? `move ${named(kit, id)}` : `take ${named(kit, id)} out of the shell`,
@@ -130,6 +161,17 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
         on === null
           ? `a search puts ${named(kit, id)} anywhere`
           : `a search puts ${named(kit, id)} on ${kit.parts[on]?.name ?? shell.bodies[on]?.name ?? on}`,
+    },
+    setStaysOutside: {
+      alter: ({ layout }, { id, outside }) => {
+        bringIn(layout, id);
+        if (!outside) return;
+        (layout.outside ??= {})[id] = outside;
+        for (const other of [id, ...rowMates(layout, id)]) put(layout.placements, other, null);
+        leaveStanding(layout, id);
+      },
+      words: ({ kit }, { id, outside }) =>
+        outside ? `${named(kit, id)} stays outside, ${OUTSIDE_WORDS[outside.where]}` : `${named(kit, id)} goes inside`,
     },
     setVariant: {
       alter: ({ layout }, { id, variant }) => put(layout.variants, id, variant),
@@ -164,6 +206,7 @@ export const layoutSection = section<'layout', Layout, { shell: Shell; kit: Kit;
         delete layout.rides![part];
     if (layout.rides && Object.keys(layout.rides).length === 0) delete layout.rides;
     if (kind !== 'part') return;
+    bringIn(layout, id);
     delete layout.placements[id];
     for (const { placements } of [layout, ...Object.values(layout.variants)]) leaveStanding({ placements }, id);
     for (const [key, { parts }] of Object.entries(layout.rows ?? {})) {

@@ -29,6 +29,16 @@ export function validationIssuesOfLayout(plan: Plan): ValidationIssue[] {
     validationIssues.push(...validationIssuesOfRow(plan, id, name, Object.keys(parts)));
   for (const [id, on] of Object.entries(layout.rides ?? {}))
     validationIssues.push(...validationIssuesOfRide(plan, id, on));
+  for (const id of Object.keys(layout.outside ?? {})) {
+    const path = `/layout/outside/${id}`;
+    if (!Object.hasOwn(kit.parts, id))
+      validationIssues.push({ path, message: `“${id}” is said to stay outside, but the kit has no such part.` });
+    else if (Object.hasOwn(layout.placements, id))
+      validationIssues.push({
+        path,
+        message: `“${kit.parts[id]!.name}” is both outside and in the shell; take it out of one.`,
+      });
+  }
   for (const [id, wish] of Object.entries(layout.wishes))
     validationIssues.push(...validationIssuesOfWish(plan, id, wish));
   return validationIssues;

@@ -192,6 +192,8 @@ export const part = object({
   draw: optional(object({ idle: watts, typical: watts, peak: watts })),
   /** Present when `standard` is `own`. */
   own: optional(ownDesign),
+  /** Wished for some day: where it is placed it keeps its room; nothing feeds, buys or mounts it yet. */
+  later: optional(yes),
 });
 
 /** A hole or a socket corner of an unknown board or tray. */

@@ -44,6 +44,7 @@ export { validationIssueOfDesign, validationIssuesOfPart } from './rules';
 /** The ways to alter the kit. */
 export type KitChange =
   | { type: 'setPart'; id: string; part: Partial<Part> }
+  | { type: 'setLater'; id: string; later: boolean }
   | { type: 'removePart'; id: string }
   | { type: 'setHoleMap'; id: string; map: HoleMap | null }
   | { type: 'setPhoto'; id: string; photo: Photo | null };
@@ -62,6 +63,15 @@ export const kitSection = section<'kit', Kit, { kit: Kit }, KitChange>({
         if (known) put(kit.parts, id, { ...known, ...part });
       },
       words: ({ kit }, { id }) => `adjust ${named(kit, id)}`,
+    },
+    setLater: {
+      alter: ({ kit }, { id, later }) => {
+        const known = kit.parts[id];
+        if (!known) return;
+        const { later: _, ...now } = known;
+        put(kit.parts, id, later ? { ...now, later: true } : now);
+      },
+      words: ({ kit }, { id, later }) => (later ? `${named(kit, id)} some day` : `${named(kit, id)} now`),
     },
     removePart: {
       alter: ({ kit }, { id }) => {

@@ -1,4 +1,4 @@
-import { lidAt, type BoxHull, type Change, type Conversion } from '../../document';
+import { lidAt, partsInside, type BoxHull, type Change, type Conversion } from '../../document';
 import { measured } from '../../quantity';
 import type { Assess } from '../judged';
 import type { Layout } from '../layout';
@@ -117,7 +117,7 @@ const valueOf = (goal: Goal, [w, d, h]: Room, wall: number) =>
  */
 export function smallestBox(document: Conversion, options: SmallestOptions): Smallest | undefined {
   const { goal, wall, fixed = {}, seed = 1, assess, stop = () => false, onFound } = options;
-  const ids = Object.keys(document.kit.parts);
+  const ids = partsInside(document);
   if (ids.length === 0) return undefined;
   const bound = boundOf(document, ids);
   const cube = Math.cbrt(3 * bound.volume);
@@ -189,7 +189,7 @@ export function grownBox(
     ...(assess ? { assess } : {}),
     ...(stop ? { stop } : {}),
   }).layouts;
-  const bound = boundOf(document, Object.keys(document.kit.parts));
+  const bound = boundOf(document, partsInside(document));
   return layout && resultOf(document, { room, layout }, { goal, wall, bound, searched: from.searched + 1 });
 }
 

@@ -1,6 +1,8 @@
 import type { Finding } from '../../findings';
 import type { Assess } from '../judged';
 import {
+  isOutside,
+  partsInside,
   applyChange,
   validationIssuesOf,
   staysPut,
@@ -119,10 +121,10 @@ export function wayFrom(document: Conversion, i: Intervention, layout: Layout): 
   };
 }
 
-export const isLocked = ({ layout }: Conversion, id: string): boolean => staysPut(layout, id);
+export const isLocked = ({ layout }: Conversion, id: string): boolean => staysPut(layout, id) || isOutside(layout, id);
 
 /** Where all parts are now, in a plan with every part in place. */
 export function present(document: Conversion): Record<string, Placement> | undefined {
   const { placements } = document.layout;
-  return Object.keys(document.kit.parts).every((id) => id in placements) ? placements : undefined;
+  return partsInside(document).every((id) => id in placements) ? placements : undefined;
 }

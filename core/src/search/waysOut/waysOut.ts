@@ -1,4 +1,4 @@
-import type { Conversion } from '../../document';
+import { partsInside, type Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { conflictOf } from '../conflicts';
 import { shortCables, type Settle } from '../judged';
@@ -67,7 +67,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
   };
 
   // Where nothing stops there is nothing to find a way out of.
-  if (before && !before.some(isStop) && Object.keys(document.kit.parts).every((id) => id in document.layout.placements))
+  if (before && !before.some(isStop) && partsInside(document).every((id) => id in document.layout.placements))
     return { ways, tried: ['nothing: nothing stops'], ended: 'done' };
   const moved = movedOnly(document, look);
   const rearranged =

@@ -21,6 +21,7 @@ import { PartMargins } from './PartMargins';
 import { RowOfParts } from './RowOfParts';
 import { RidesOn } from './RidesOn';
 import { HeldBy } from './HeldBy';
+import { StaysOutside } from './StaysOutside';
 import { Tilt } from './Tilt';
 import { SlotNote } from './SlotNote';
 import { WhereCanItGo } from './WhereCanItGo';
@@ -138,6 +139,7 @@ export function PartPlace({ id }: { id: string }) {
       )}
       {placement && <HeldBy id={id} />}
       <RidesOn id={id} placement={placement} />
+      <StaysOutside id={id} />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look={placement ? 'plain' : 'strong'} disabled={busy || placement?.locked} onClick={() => void place()}>
           <WandSparkles size={15} aria-hidden /> {busy ? 'looking …' : 'Place it for me'}
