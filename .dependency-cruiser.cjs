@@ -15,7 +15,18 @@ const STATIONS = folders('core/src').filter(
 const WEB_STATIONS = folders('web/src/stations');
 const SECTIONS = '[^/]+/section';
 /** What a folder may look at: itself and those before it. */
-const LAYERS = ['quantity', 'standards', 'solid', 'form', SECTIONS, 'document', 'findings', 'parts', 'assembly', 'hold'];
+const LAYERS = [
+  'quantity',
+  'standards',
+  'solid',
+  'form',
+  SECTIONS,
+  'document',
+  'findings',
+  'parts',
+  'assembly',
+  'hold',
+];
 const notTests = { pathNot: '\\.test\\.ts$' };
 
 module.exports = {

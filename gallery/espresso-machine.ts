@@ -46,6 +46,11 @@ export function espressoMachine(): Conversion {
         metal: true,
         why: 'six screws, from above only',
       }),
+      'flange-1': block('Left flange of the shelf', [1.5, 66, 173.5], [28, 268, 3], { kind: 'bracket', metal: true }),
+      'flange-2': block('Right flange of the shelf', [520.5, 66, 173.5], [29, 268, 3], {
+        kind: 'bracket',
+        metal: true,
+      }),
       'slide-1': block('Left boiler slide', [400, 60, 1.5], [3, 250, 40], { kind: 'rail', metal: true }),
       'slide-2': block('Right boiler slide', [507, 60, 1.5], [3, 250, 40], { kind: 'rail', metal: true }),
       'valve-1': block('Left steam valve', [90, 1.5, 200], [30, 60, 30], { kind: 'mechanism', control: 'knob' }),
