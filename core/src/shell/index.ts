@@ -2,6 +2,7 @@ export { assessShell, pathWords, shellMeasures } from './assess';
 export { massOfBody, openingOrder, roomToOpen } from './bodies';
 export { asSnapTab, intoRoom, TAB_BENDS } from './closures';
 export { looksOfControl } from './controlLooks';
+export { featuresFromLines, type FromLines } from './featureLines';
 export { HAZARDS } from './hazards';
 export { volumesOf, type Volumes } from './volumes';
 export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';

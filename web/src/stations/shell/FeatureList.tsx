@@ -17,6 +17,7 @@ import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
+import { ByLines } from './ByLines';
 import { FeatureForm } from './FeatureForm';
 import { capital } from '../../ui/capital';
 
@@ -116,6 +117,7 @@ export function FeatureList() {
           None yet. Ribs, bosses, shelves and mechanisms are what the outside does not show.
         </p>
       )}
+      <ByLines />
       <ul className="m-0 list-none p-0">
         {Object.entries(features).map(([id, item]) => {
           const open = selection?.kind === 'feature' && selection.id === id;
