@@ -75,7 +75,7 @@ export const openings = (_host: JobHost, document: Conversion): OpeningReport[] 
 
 /** Which wishes can't hold together, or parts be together. */
 export const conflict = (host: JobHost, document: Conversion, keep: 'locked' | 'placed'): Conflict | undefined =>
-  conflictOf(document, { keep, assess: (plan) => host.assess(plan) });
+  conflictOf(document, { keep, assess: (plan) => host.assess(plan) }, true);
 
 /** Where a part can go as it is turned: of the map only what changed is redone. */
 export function where(
@@ -135,7 +135,7 @@ export async function layouts(
     return { ...result, layouts };
   }
   host.tell(1, 'what is in whose way');
-  const conflict = conflictOf(document, { seed, keep, assess });
+  const conflict = conflictOf(document, { seed, keep, assess }, true);
   return {
     ...result,
     layouts: [],

@@ -18,7 +18,7 @@ export const layouts: Verb = async (document, { seed, stop }, { assess, everythi
   const result = { ...found, layouts: await markedLayouts(document, found.layouts, everything) };
   const [best] = result.layouts;
   if (best) return { print: { seed, ...result }, stops: worstOfLayout(best) === 2 };
-  const conflict = conflictOf(document, { seed, stop, assess });
+  const conflict = conflictOf(document, { seed, stop, assess }, true);
   const shortfall = missOf(document, conflict?.parts ?? result.homeless, { seed, stop, assess });
   return {
     print: { seed, ...result, ...(conflict ? { conflict } : {}), ...(shortfall ? { shortfall } : {}) },

@@ -1,9 +1,11 @@
 import { staysPut, type Conversion, type Wish } from '../document';
+import type { Remedy } from '../findings';
 import { nameOf, wishWords } from '../fit';
 import { kindOf } from '../parts';
 import { Engine, NO_WEBS, type Budget, type Outcome } from './engine';
 import { formsOf } from './forms';
 import { startOf, type LayoutOptions } from './layout';
+import { liftsOf } from './lifts';
 import { searchLayouts } from './layouts';
 import { costIn, fixedSpots } from './searchedKit';
 import { pieceOf } from './options';
@@ -18,6 +20,8 @@ export interface Conflict {
   sentence: string;
   /** How it was shown, in words that claim no more than was done. */
   how: string;
+  /** Of one part alone: what stands against it, as far as one choice is the reason, and lifts that. */
+  lifts?: Remedy[];
 }
 
 /** Placings that a search for a subset may use before it counts as not found. */
@@ -35,13 +39,22 @@ type Found = 'found' | 'impossible' | 'not found';
  * The smallest set of parts that can't be together, sizes one, two, three in turn; then by leaving out parts of the
  * whole kit one after the other. `impossible` rests on a complete search in which every position of a grid stands for
  * its whole cell: what is forbidden to all of a cell is all that is taken away.
+ * @param explain also look for what lifts it, where it is one part alone
  */
-export function conflictOf(document: Conversion, options: LayoutOptions = {}): Conflict | undefined {
+export function conflictOf(document: Conversion, options: LayoutOptions = {}, explain = false): Conflict | undefined {
   const stop = options.stop ?? (() => false);
   const { free } = startOf(document, options);
   if (free.length === 0) return undefined;
   const wishes = Object.entries(document.layout.wishes);
   const fits = (only: readonly string[], kept: readonly Wish[]): Found => canFit(document, only, kept, options);
+
+  /** Of one part the reason is looked for; of several each alone has a place. */
+  const withLifts = (conflict: Conflict): Conflict => {
+    const [id, ...others] = conflict.parts;
+    if (!explain || id === undefined || others.length > 0) return conflict;
+    const lifts = liftsOf(document, id, (d) => canFit(d, [id], [], { ...options, steps: QUICK }) === 'found');
+    return lifts.length > 0 ? { ...conflict, lifts } : conflict;
+  };
 
   if (wishes.length > 0 && fits(free, []) === 'found') return wishConflict(document, free, fits);
   for (let size = 1; size <= Math.min(LARGEST, free.length); size++) {
@@ -49,10 +62,10 @@ export function conflictOf(document: Conversion, options: LayoutOptions = {}): C
     for (const set of subsets(free, size)) {
       if (stop()) return undefined;
       const found = fits(set, []);
-      if (found === 'impossible') return partConflict(document, set, true);
+      if (found === 'impossible') return withLifts(partConflict(document, set, true));
       if (found === 'not found') candidate ??= { set, found };
     }
-    if (candidate) return partConflict(document, candidate.set, false);
+    if (candidate) return withLifts(partConflict(document, candidate.set, false));
   }
   // Leaving out one part after the other; what is left when nothing more can go is a smallest set.
   let set = [...free];

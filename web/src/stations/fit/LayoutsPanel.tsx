@@ -10,6 +10,7 @@ import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { Progress } from '../../ui/Progress';
 import { Section } from '../../ui/Section';
+import { RemedyRow } from '../../ui/RemedyRow';
 import { setTab } from './slice';
 import { KeptLayouts } from './KeptLayouts';
 import { LayoutCard } from './LayoutCard';
@@ -110,6 +111,18 @@ export function LayoutsPanel() {
             {conflict ? conflict.sentence : `No place was found for ${names}.`}
             <span className="block text-sm text-ink-soft">{conflict?.how}</span>
           </p>
+          {conflict?.lifts && (
+            <>
+              <h3 className="mt-2.5 mb-0 text-sm font-semibold">What stands against it, and lifts it</h3>
+              <ul className="m-0 list-none p-0">
+                {conflict.lifts.map((lift) => (
+                  <li key={lift.id} className="border-t border-line py-1.5">
+                    <RemedyRow remedy={lift} />
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           {shortfall && <ShortfallNote shortfall={shortfall} others={shortfall.others} />}
           <Button
             className="mt-2.5"
