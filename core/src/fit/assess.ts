@@ -1,15 +1,14 @@
-import { type Assembly, faceReaches } from '../assembly';
+import type { Assembly } from '../assembly';
 import type { Conversion } from '../document';
 import type { Finding } from '../findings';
 import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
 import { carrierFindings } from './carriers';
+import { DISTANCE, faceFindings } from './faceFindings';
 import { holdFindings } from './holds/findings';
-import { shortBelow } from '../hold';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
 import { aroundFindings, railFindings } from './opening';
-import { ledOut } from './outlook';
 import { outsideFindings } from './outside';
 import { breathesThrough } from './breathes';
 import { marginsOf } from './margins';
@@ -37,10 +36,6 @@ const LISTED = 24;
 /** No chain of measurements is so unsure that a margin over this could fail, mm. */
 const DOUBTFUL = 12;
 
-const DISTANCE: Source = {
-  kind: 'computed',
-  title: 'signed distance between the two solids: the gap, or negative the shortest way apart',
-};
 const REQUIRED = (margin: JudgedMargin): Source => margin.required.source;
 const CHAIN: Source = {
   kind: 'computed',
@@ -231,108 +226,6 @@ function shortName(document: Conversion, margin: JudgedMargin): string {
   if (margin.other.kind !== 'face') return nameOf(document, margin.other);
   const name = faceName(document, margin.other.id);
   return name.endsWith(' wall') ? margin.other.id : name;
-}
-
-const PLUG_ROOM: Source = { kind: 'computed', title: 'the plug with its bend, less the thickness of the floor' };
-const FEET: Source = { kind: 'computed', title: 'height of the feet as said at Air, as printed, or as usual' };
-
-/** What opens has boards of its own: what looks out of a part on it need not reach a wall of the shell. */
-const inBody = (part: Assembly['parts'][number], id: string, face: string, body: string): Finding => ({
-  id: `fit/${part.id}/${id}`,
-  station: 'fit',
-  verdict: 'note',
-  sentence: `The ${face} of ${part.part.name} ${face.endsWith('s') ? 'look' : 'looks'} out of nothing in ${body}: lead cables from it to sockets in a wall, long enough for the whole way it opens, or plug in with it open.`,
-  brief: `${face} in ${body}`,
-  figures: [],
-  about: [{ kind: 'part', id: part.id }],
-});
-
-function faceFindings(document: Conversion, assembly: Assembly): Finding[] {
-  const findings: Finding[] = [];
-  for (const part of assembly.parts)
-    for (const reach of faceReaches(assembly, part)) {
-      const { face, wall, gap } = reach;
-      if (!face.mustReachOutside) continue;
-      // What rides on something that opens looks through its boards, or out of nothing, and is reached with it open.
-      const on = part.placement.on === undefined ? undefined : document.shell.bodies[part.placement.on];
-      if (on && !reach.reaches && ledOut(part.part, part.placement.on)) {
-        findings.push(inBody(part, face.id, face.name, on.name || on.kind));
-        continue;
-      }
-      if (reach.board && reach.reaches && reach.onWall) continue;
-      const name = part.part.name;
-      const base = {
-        id: `fit/${part.id}/${face.id}`,
-        station: 'fit' as const,
-        about: [{ kind: 'part' as const, id: part.id }],
-        mayHaveRemedies: true,
-      };
-      const gapFigure = Number.isFinite(gap)
-        ? [
-            {
-              label: `${face.name} to the inside of the wall`,
-              value: gap,
-              unit: 'mm' as const,
-              source: DISTANCE,
-            },
-          ]
-        : [];
-      const fan = face.id === 'fan';
-      if (!wall)
-        findings.push({
-          ...base,
-          verdict: fan ? 'warn' : 'stop',
-          sentence: `The ${face.name} of ${name} looks to the ${face.direction}, where the shell has no square wall.`,
-          brief: `${face.name} blind`,
-          figures: [],
-        });
-      else if (reach.askew)
-        findings.push({
-          ...base,
-          verdict: fan ? 'warn' : 'stop',
-          sentence: `The ${face.name} of ${name} looks at the ${faceName(document, wall.face)} ${face.askew!.toFixed(1)}° askew: no straight opening meets it. Turn it straight, or lead cables to sockets in the wall.`,
-          brief: `${face.name} askew`,
-          figures: gapFigure,
-        });
-      else if (!reach.reaches)
-        findings.push({
-          ...base,
-          verdict: fan ? 'warn' : 'stop',
-          sentence: `The ${face.name} of ${name} ${gap < 0 ? `is ${mm(-gap)} past the inside of the` : `ends ${mm(gap)} before the`} ${faceName(document, wall.face)}; it works up to ${mm(face.reach)} from it.`,
-          brief: `${face.name} ${mm(gap)} off`,
-          figures: gapFigure,
-        });
-      else if (!reach.onWall)
-        findings.push({
-          ...base,
-          verdict: 'stop',
-          sentence: `The ${face.name} of ${name} hangs over the edge of the ${faceName(document, wall.face)}.`,
-          brief: `${face.name} over the edge`,
-          figures: gapFigure,
-        });
-      else if (shortBelow(document, part, face, wall.thickness)) {
-        const { wanted, feet } = shortBelow(document, part, face, wall.thickness)!;
-        findings.push({
-          ...base,
-          id: `fit/${part.id}/${face.id}/feet`,
-          verdict: 'stop',
-          sentence: `The ${face.name} of ${name} looks down through the floor: what is plugged in there wants ${mm(wanted)} under the shell, and the feet are ${mm(feet)} high. Turn it to another side, or give the shell taller feet.`,
-          brief: `${face.name} over feet of ${mm(feet)}`,
-          figures: [
-            { label: 'wanted under the shell', value: wanted, unit: 'mm', source: PLUG_ROOM, worse: 'more' },
-            { label: 'feet', value: feet, unit: 'mm', source: FEET },
-          ],
-        });
-      } else if (document.brief.blockedFaces.includes(wall.face))
-        findings.push({
-          ...base,
-          verdict: 'warn',
-          sentence: `The ${face.name} of ${name} looks at the ${faceName(document, wall.face)}, which the brief says stands against something.`,
-          brief: `${face.name} blocked`,
-          figures: [],
-        });
-    }
-  return findings;
 }
 
 /** Ranks the measured values by how much they matter for the margins that are not sure. */
