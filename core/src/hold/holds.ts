@@ -82,10 +82,49 @@ export function holdsOf(document: Conversion, assembly: Assembly): ReadonlyMap<s
   const rests = [shell, kit.parts, layout.placements, layout.rows, cut.mounts, cut.prints];
   const known = kept.get(assembly);
   if (known?.rests.every((r, i) => r === rests[i])) return known.holds;
-  const holds = new Map(assembly.parts.map((part) => [part.id, holdOf(document, assembly, part)]));
+  const holds = new Map(assembly.parts.map((part) => [part.id, keptHold(document, assembly, part)]));
   inRows(document, holds);
   kept.set(assembly, { rests, holds });
   return holds;
+}
+
+/** What was found of a part, and all that it rests on: the shell, what was said of it, and the parts around it. */
+const ofPart = new WeakMap<PlacedPart, { rests: readonly unknown[]; hold: Hold }>();
+/** Parts farther off than this hold nothing of it, mm: more than the longest standoff. */
+const AROUND = 60;
+
+/** The hold of a part, found anew only where something near it or what was said of it has changed. */
+function keptHold(document: Conversion, assembly: Assembly, part: PlacedPart): Hold {
+  const { shell, cut, layout, kit } = document;
+  const { low, high } = part;
+  const { with: under } = part.placement;
+  const rests: unknown[] = [
+    shell,
+    cut.prints,
+    cut.mounts[part.id],
+    assembly.features,
+    under === undefined ? undefined : kit.parts[under],
+    part.pluggedInto === undefined ? undefined : kit.parts[part.pluggedInto],
+  ];
+  const carries = ridersOf({ layout }, part.id).length > 0;
+  for (const other of assembly.parts) {
+    const own = other.placement;
+    // What goes with it, wherever that is, counts too.
+    const tied = other.pluggedInto === part.id || own.with === part.id || other.id === under;
+    const near =
+      other.low[0] <= high[0] + AROUND &&
+      other.high[0] >= low[0] - AROUND &&
+      other.low[1] <= high[1] + AROUND &&
+      other.high[1] >= low[1] - AROUND &&
+      other.low[2] <= high[2] + AROUND &&
+      other.high[2] >= low[2] - AROUND;
+    if (other !== part && (tied || near || carries)) rests.push(other);
+  }
+  const known = ofPart.get(part);
+  if (known && known.rests.length === rests.length && known.rests.every((r, i) => r === rests[i])) return known.hold;
+  const hold = holdOf(document, assembly, part);
+  ofPart.set(part, { rests, hold });
+  return hold;
 }
 
 /** What is held by nothing itself is held by its row, where another of the row is held. */

@@ -1,7 +1,7 @@
 import { bodyIdOn, bodyOwner, onFace, standingFor, type Assembly, type PlacedPart, type Solid } from '../assembly';
 import { faceWords, type Conversion } from '../document';
 import type { Material } from '../standards/materials';
-import { axisOf, DIRECTIONS, signOf, type Direction, type Vec3 } from '../solid';
+import { axisOf, DIRECTIONS, signOf, type Axis, type Direction, type Vec3 } from '../solid';
 
 /** A wall this much out of square holds nothing by screws or by its weight. */
 const SQUARE = 0.999;
@@ -47,58 +47,96 @@ interface Side {
   support: (from: Vec3) => Support;
 }
 
+/** Something that stands near a part, and what it is as a support along an axis. */
+interface Near {
+  solid: Solid;
+  support: (axis: Axis) => Support;
+}
+
+/** What is asked of most parts lies within this, mm: longer than any standoff. */
+const NEAR = 60;
+
+const nearKnown = new WeakMap<Surroundings, Near[]>();
+
+/** What stands within some distance of a part; that of most questions is found once. */
+function nearOf(around: Surroundings, most: number): Near[] {
+  const known = most <= NEAR ? nearKnown.get(around) : undefined;
+  if (known) return known;
+  const reach = Math.max(NEAR, most);
+  const [low, high] = aroundOf(around.part);
+  const beside = (a: Vec3, b: Vec3) =>
+    a[0] <= high[0] + reach &&
+    b[0] >= low[0] - reach &&
+    a[1] <= high[1] + reach &&
+    b[1] >= low[1] - reach &&
+    a[2] <= high[2] + reach &&
+    b[2] >= low[2] - reach;
+  const { document, assembly, part, not } = around;
+  const found: Near[] = [];
+  for (const solid of standingFor(assembly, part.placement.on)) {
+    if (!beside(solid.shape.low, solid.shape.high)) continue;
+    const board = solid.owner.startsWith(bodyOwner(''));
+    // A mechanism holds nothing.
+    if (solid.swept || (solid.moving && !board)) continue;
+    const { rides } = solid;
+    found.push({
+      solid,
+      support: (axis) => ({
+        kind: board ? 'board' : 'feature',
+        id: board ? solid.id : solid.owner,
+        name: board ? boardName(solid.name) : solid.name,
+        ...(rides === undefined ? {} : { body: rides }),
+        thickness: solid.shape.high[axis] - solid.shape.low[axis],
+        ...(board && rides !== undefined ? { material: document.shell.bodies[rides]!.material } : {}),
+      }),
+    });
+  }
+  for (const other of assembly.parts) {
+    if (other.id === part.id || not.has(other.id) || !beside(other.low, other.high)) continue;
+    for (const solid of other.solids)
+      if ((solid.role === 'body' || solid.role === 'mount') && beside(solid.shape.low, solid.shape.high))
+        found.push({
+          solid,
+          support: (axis) => ({
+            kind: 'part',
+            id: other.id,
+            name: other.part.name,
+            ...(other.placement.on === undefined ? {} : { body: other.placement.on }),
+            thickness: solid.shape.high[axis] - solid.shape.low[axis],
+            ...(other.part.own?.made ? { material: other.part.own.made.material } : {}),
+          }),
+        });
+  }
+  if (most <= NEAR) nearKnown.set(around, found);
+  return found;
+}
+
 /**
  * What is met from points of a part in a direction: the nearest thing with a side square to it, at most so far away, mm.
  * Boxes and walls are met exactly; a cylinder or a profile by the box around it.
  */
-export function meeting(
-  { document, assembly, part, not }: Surroundings,
-  direction: Direction,
-  most: number,
-): (from: Vec3) => Met | undefined {
+export function meeting(around: Surroundings, direction: Direction, most: number): (from: Vec3) => Met | undefined {
+  const { document, assembly, part } = around;
   const axis = axisOf(direction);
   const sign = signOf(direction);
   const across = ([0, 1, 2] as const).filter((i) => i !== axis);
   // Only what lies before the part, as far as it is asked.
   const [low, high] = aroundOf(part);
-  const before = (s: Solid) =>
-    across.every((i) => s.shape.low[i] <= high[i] && s.shape.high[i] >= low[i]) &&
-    s.shape.low[axis] <= high[axis] + most &&
-    s.shape.high[axis] >= low[axis] - most;
   const sides: Side[] = [];
-  const add = ({ shape }: Solid, support: () => Support) =>
-    sides.push({
-      at: sign > 0 ? shape.low[axis] : shape.high[axis],
-      far: sign > 0 ? shape.high[axis] : shape.low[axis],
-      low: shape.low,
-      high: shape.high,
-      support,
-    });
-  for (const solid of standingFor(assembly, part.placement.on)) {
-    const board = solid.owner.startsWith(bodyOwner(''));
-    // A mechanism holds nothing.
-    if (solid.swept || (solid.moving && !board) || !before(solid)) continue;
-    add(solid, () => ({
-      kind: board ? 'board' : 'feature',
-      id: board ? solid.id : solid.owner,
-      name: board ? boardName(solid.name) : solid.name,
-      ...(solid.rides === undefined ? {} : { body: solid.rides }),
-      thickness: solid.shape.high[axis] - solid.shape.low[axis],
-      ...(board && solid.rides !== undefined ? { material: document.shell.bodies[solid.rides]!.material } : {}),
-    }));
-  }
-  for (const other of assembly.parts) {
-    if (other.id === part.id || not.has(other.id)) continue;
-    for (const solid of other.solids)
-      if ((solid.role === 'body' || solid.role === 'mount') && before(solid))
-        add(solid, () => ({
-          kind: 'part',
-          id: other.id,
-          name: other.part.name,
-          ...(other.placement.on === undefined ? {} : { body: other.placement.on }),
-          thickness: solid.shape.high[axis] - solid.shape.low[axis],
-          ...(other.part.own?.made ? { material: other.part.own.made.material } : {}),
-        }));
+  for (const { solid, support } of nearOf(around, most)) {
+    const { shape } = solid;
+    if (
+      across.every((i) => shape.low[i] <= high[i] && shape.high[i] >= low[i]) &&
+      shape.low[axis] <= high[axis] + most &&
+      shape.high[axis] >= low[axis] - most
+    )
+      sides.push({
+        at: sign > 0 ? shape.low[axis] : shape.high[axis],
+        far: sign > 0 ? shape.high[axis] : shape.low[axis],
+        low: shape.low,
+        high: shape.high,
+        support: () => support(axis),
+      });
   }
   const way = DIRECTIONS[direction];
   const walls = assembly.hull.walls.flatMap(({ normal, offset, face, thickness }) => {
