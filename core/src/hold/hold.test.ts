@@ -247,6 +247,26 @@ describe('what holds a part', () => {
     expect(holdOf(put(30), 'it-1').kind).toBe('nothing');
   });
 
+  it('is told where some of its holes have nothing under them', () => {
+    const on = (x: number) => {
+      const document = newConversion('Shell', defaultBox());
+      document.brief.policy = 'open';
+      document.shell.features['shelf-1'] = feature(
+        'Shelf',
+        { kind: 'box', width: measured(100), depth: measured(200), height: measured(4) },
+        [measured(100), measured(50), measured(40)],
+        { kind: 'shelf' },
+      );
+      const placement = { x, y: 100, z: 44, ...upright };
+      return applyChange(document, { type: 'addPart', id: 'it-1', part: boxOf(60, 60, 20, true), placement }).document;
+    };
+    const said = (x: number) =>
+      assessFit(on(x), assemble(on(x))).findings.find((f) => f.id === 'fit/it-1/free-holes')?.sentence;
+    // Its holes are 4 mm from its sides; the shelf ends at 200.
+    expect(said(143)).toBeUndefined();
+    expect(said(145)).toMatch(/^2 of the 4 screw holes of Box have nothing under them: Shelf takes 2\./);
+  });
+
   it('is the row, where one of it is held', () => {
     const parts = ['a-1', 'a-2', 'a-3'].map(
       (id, i) => [id, boxOf(40, 60, 20), { x: 60 + 50 * i, z: 30 }] as [string, ReturnType<typeof boxOf>, object],

@@ -215,7 +215,7 @@ interface FoundScrews extends Screws {
 const screwsOf = ({ bodies: _, ...screws }: FoundScrews): Screws => screws;
 
 /**
- * Screws by which a part is held: most of the holes of its mounting side meet one thing, as far away as its standoffs are
+ * Screws by which a part is held: two holes or more of its mounting side meet one thing, as far away as its standoffs are
  * long. Where the user said standoffs, any usual length will do.
  */
 function byScrews(around: Surroundings, onStandoffs: boolean): FoundScrews | undefined {
@@ -329,7 +329,7 @@ function stands(around: Surroundings): Met | undefined {
 
 const SIDES: readonly Direction[] = ['bottom', 'left', 'right', 'front', 'rear', 'top'];
 
-/** Of its middle nine places so many lie on something: there tape and straps hold. */
+/** So many of the places of a side lie on something: there tape and straps hold. Common practice, no source. */
 const LIES_ON = 5;
 
 /** The side with which a part lies on something, its underside first. */

@@ -8,7 +8,7 @@ export {
   type Hold,
   type HoldKind,
 } from './holds';
-export { meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
+export { isBare, meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
 export { tapeFor, whyNotStuck, type Stick } from './stick';
 export { heldSentence, mountingWords } from './words';
 export { feetOf, plugOf, shortBelow } from './under';

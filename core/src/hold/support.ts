@@ -195,6 +195,10 @@ function aroundOf(part: PlacedPart): [Vec3, Vec3] {
   return [low, high];
 }
 
+/** Is something of a part bare and live? It is laid on nothing, and no tape or strap goes on it. */
+export const isBare = ({ solids }: PlacedPart): boolean =>
+  solids.some((s) => s.role === 'body' && (s.conducts === 'live' || s.conducts === 'mains'));
+
 /** “Machine drawer, floor” as “the floor of Machine drawer”. */
 function boardName(name: string): string {
   const at = name.lastIndexOf(', ');

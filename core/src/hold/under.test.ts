@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../assembly';
+import { assemble, placePart } from '../assembly';
 import { applyChange, defaultBox, newConversion, type Conversion } from '../document';
 import { assessFit, remediesFor, seatsFor } from '../fit';
 import { partFrom } from '../parts';
+import { measured } from '../quantity';
 import { ORIENTATIONS } from '../solid';
 import { standardPart } from '../standards';
 import { feetOf, plugOf, shortBelow } from '.';
@@ -62,6 +63,63 @@ describe('an inlet through the floor', () => {
     expect(places(down(9))).toEqual([]);
     expect(places(down(80)).length).toBeGreaterThan(0);
   });
+  it('is asked of what looks down alone, and of own parts by what their faces are', () => {
+    const { part, face } = inlet(down(9));
+    expect(shortBelow(down(0), part, { ...face, direction: 'rear' }, 3)).toBeUndefined();
+    const own = (kind: 'sockets' | 'intake', plug: number) => {
+      const block = {
+        name: 'Case',
+        role: 'body' as const,
+        shape: { kind: 'box' as const },
+        x: measured(0),
+        y: measured(0),
+        z: measured(0),
+        width: measured(60),
+        depth: measured(40),
+        height: measured(20),
+        direction: null,
+        plug: 0,
+        conducts: null,
+      };
+      const placed = placePart(
+        'own-1',
+        {
+          name: 'Own',
+          standard: 'own',
+          dimensions: {},
+          mass: 100,
+          own: {
+            blocks: {
+              body: block,
+              // A socket in its rear, its plug comes from there.
+              jack: {
+                ...block,
+                name: 'Jack',
+                role: 'connector',
+                y: measured(30),
+                depth: measured(10),
+                direction: 'rear',
+                plug,
+              },
+            },
+            holes: {},
+            faces: { 'way-1': { name: 'way', kind, direction: 'rear', cut: null } },
+            power: { idle: 0, typical: 0, peak: 0 },
+            source: '',
+          },
+        },
+        { x: 0, y: 0, z: 0, rear: 'rear', top: 'top', locked: false },
+      );
+      return plugOf(
+        placed,
+        placed.faces.find((f) => f.id === 'way-1')!,
+      );
+    };
+    expect(own('sockets', 70)).toBeCloseTo(70, 9);
+    // Of a plug nobody knows more: 25 mm (common practice, no source).
+    expect(own('sockets', 0)).toBe(25);
+    expect(own('intake', 70)).toBe(0);
+  });
   it('feet are as said, as printed, usual ones of rubber, or none where it stands flat', () => {
     expect(feetOf(down(12))).toBe(12);
     expect(feetOf(down(undefined))).toBe(6);
@@ -70,7 +128,13 @@ describe('an inlet through the floor', () => {
     expect(
       feetOf({
         ...printed,
-        cut: { ...printed.cut, prints: { 'foot-1': { name: 'Foot', kind: 'foot', sizes: { height: 25 }, count: 4 } } },
+        cut: {
+          ...printed.cut,
+          prints: {
+            'tray-1': { name: 'Tray', kind: 'tray', sizes: { height: 99 }, count: 1 },
+            'foot-1': { name: 'Foot', kind: 'foot', sizes: { height: 25 }, count: 4 },
+          },
+        },
       }),
     ).toBe(25);
   });

@@ -52,7 +52,15 @@ export function conflictOf(document: Conversion, options: LayoutOptions = {}, ex
   const withLifts = (conflict: Conflict): Conflict => {
     const [id, ...others] = conflict.parts;
     if (!explain || id === undefined || others.length > 0) return conflict;
-    const lifts = liftsOf(document, id, (d) => canFit(d, [id], [], { ...options, steps: QUICK }) === 'found');
+    const { assess } = options;
+    const stopsAt = (plan: Conversion) => new Set(assess?.(plan).flatMap((f) => (f.verdict === 'stop' ? [f.id] : [])));
+    const before = stopsAt(document);
+    const lifts = liftsOf(
+      document,
+      id,
+      (plan) => canFit(plan, [id], [], options) === 'found',
+      (plan) => [...stopsAt(plan)].some((stop) => !before.has(stop)),
+    );
     return lifts.length > 0 ? { ...conflict, lifts } : conflict;
   };
 

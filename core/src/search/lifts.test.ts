@@ -5,7 +5,7 @@ import { holdsOf, HOLDS } from '../hold';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
-import { canFit, conflictOf } from '.';
+import { canFit, conflictOf, searchLayouts } from '.';
 
 /** A narrow tower in which a board only stands upright at a side wall, its sockets to the rear. */
 function tower(policy: Conversion['brief']['policy']): Conversion {
@@ -42,6 +42,42 @@ describe('a part without a place', () => {
         expect(HOLDS.has(holdsOf(next, assemble(next)).get('board-1')!.kind)).toBe(false);
       } else expect(canFit(next, ['board-1'], []), id).toBe('found');
     }
+  });
+  it('is not told as a matter of policy where something that is locked stands in the way', () => {
+    const open = tower('open');
+    const found = searchLayouts(open, { wanted: 1 }).layouts[0]!;
+    // A box of the room left over, locked, where the board would stand.
+    const at = found.placements['board-1']!;
+    const blocked = applyChange(open, {
+      type: 'addPart',
+      id: 'brick-1',
+      part: {
+        ...partFrom(standardPart('supply/atx')!, 'Locked supply'),
+        dimensions: {
+          ...partFrom(standardPart('supply/atx')!).dimensions,
+          width: measured(110),
+          height: measured(280),
+          depth: measured(290),
+        },
+      },
+      placement: { x: 4, y: 34, z: Math.max(4, at.z), rear: 'rear', top: 'top', locked: true },
+    }).document;
+    const ids = conflictOf(blocked, {}, true)!.lifts!.map((l) => l.id);
+    expect(ids).toContain('unlocked');
+    expect(ids.filter((id) => id.startsWith('policy'))).toEqual([]);
+  });
+  it('names no missing wall for what needs none', () => {
+    const document = newConversion('Shell', defaultBox());
+    document.brief.policy = 'conserve';
+    const fan = applyChange(document, {
+      type: 'addPart',
+      id: 'fan-1',
+      part: partFrom(standardPart('fan/120x25')!, 'Fan'),
+    }).document;
+    const { lifts = [] } = conflictOf(fan, {}, true)!;
+    expect(lifts.map((l) => l.id)).not.toContain('held-by-something');
+    for (const { id, change } of lifts)
+      expect(canFit(applyChange(fan, change).document, ['fan-1'], []), id).toBe('found');
   });
   it('is looked into only where it is asked, and where there is one nothing is said', () => {
     expect(conflictOf(tower('sleeper'))!.lifts).toBeUndefined();

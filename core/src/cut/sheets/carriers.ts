@@ -2,7 +2,7 @@ import { faceReaches, throughFloor, type Assembly, type PlacedCut, type PlacedPa
 import type { Conversion, MadeTray } from '../../document';
 import { holdsOf } from '../../hold';
 import { barsOf, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
-import { DIRECTIONS, turnDirection, type Axis, type Direction, type Point2, type Vec3 } from '../../solid';
+import { DIRECTIONS, opposite, turnDirection, type Axis, type Direction, type Point2, type Vec3 } from '../../solid';
 import { holeOf, mountsOf } from '../mounts/mounts';
 import type { HoleRow, Sheet, SheetItem } from './items';
 
@@ -60,16 +60,6 @@ function screwedTo(document: Conversion, assembly: Assembly): Map<string, { side
   }
   return all;
 }
-
-const OPPOSITE: Readonly<Record<Direction, Direction>> = {
-  left: 'right',
-  right: 'left',
-  front: 'rear',
-  rear: 'front',
-  top: 'bottom',
-  bottom: 'top',
-};
-const opposite = (side: Direction) => OPPOSITE[side];
 
 /** The axes of a plate seen from a side of the shell: to the right and up, and whether the first runs backwards. */
 const SEEN: Readonly<Record<Direction, { u: Axis; v: Axis; back: boolean }>> = {

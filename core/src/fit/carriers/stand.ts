@@ -1,5 +1,6 @@
 import { placePart, takenAlong, type Assembly, type PlacedPart } from '../../assembly';
 import type { Conversion, MadeTray, Part, Placement } from '../../document';
+import { isBare } from '../../hold';
 import { keptOf, lowOf } from '../../kit';
 import { DIRECTIONS, ORIENTATIONS, turnDirection, type Direction, type Vec3 } from '../../solid';
 
@@ -109,8 +110,6 @@ export function standBeside(
       was && own && takenAlong({ id: carrier, part: carrying, from: at, to: home }, { id: other, part: own, was });
     return there ? [groundOf(placePart(other, own, there))] : [];
   });
-  const bare = (placed: PlacedPart) =>
-    placed.solids.some((s) => s.role === 'body' && (s.conducts === 'live' || s.conducts === 'mains'));
   let best: { cost: number; placement: Placement } | undefined;
   for (const orientation of ORIENTATIONS) {
     if (how === 'upright' && orientation.top !== 'top') continue;
@@ -142,7 +141,7 @@ export function standBeside(
         // As low as it goes, then near the left rear corner.
         const cost = (how === 'low' ? 10 * tall : 0) + x + (deck.high[1] - b);
         if (best && best.cost <= cost) continue;
-        const z = deck.z + (bare(placed) && drillsOf(placed).length === 0 ? UNDER_BARE : 0);
+        const z = deck.z + (isBare(placed) && drillsOf(placed).length === 0 ? UNDER_BARE : 0);
         best = { cost, placement: { ...loose, x: round3(x - ground.low[0]), y: round3(y - ground.low[1]), z } };
       }
   }

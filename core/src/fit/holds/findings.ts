@@ -21,7 +21,7 @@ export function holdFindings(document: Conversion, assembly: Assembly): Finding[
     const hold = holds.get(part.id)!;
     const loose = !HOLDS.has(hold.kind);
     if (!loose && hold.kind !== 'stands') {
-      findings.push(...acrossJoint(document, part, hold));
+      findings.push(...acrossJoint(document, part, hold), ...freeHoles(part, hold));
       continue;
     }
     // Parts in a row are one thing.
@@ -105,6 +105,23 @@ function acrossJoint(document: Conversion, part: PlacedPart, { kind, bodies }: H
       figures: [],
       about: about(part),
       mayHaveRemedies: true,
+    },
+  ];
+}
+
+/** Holes of a part under which there is nothing to screw to; of what stands on a tray that is told with the tray. */
+function freeHoles(part: PlacedPart, { kind, by, side, screws, met, holes }: Hold): Finding[] {
+  if (kind !== 'screws' || !by || screws?.side !== side || met >= holes || part.placement.with !== undefined) return [];
+  const free = holes - met;
+  return [
+    {
+      id: `fit/${part.id}/free-holes`,
+      station: 'fit',
+      verdict: 'warn',
+      sentence: `${free} of the ${holes} screw holes of ${part.part.name} have nothing under them: ${by.name} takes ${met}. It bends there when something is pushed in; put a block or a longer plate under it, or move it.`,
+      brief: `${part.part.name}: ${free} of ${holes} holes free`,
+      figures: [],
+      about: about(part),
     },
   ];
 }

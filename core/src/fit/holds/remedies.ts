@@ -14,6 +14,7 @@ import type { Finding, Remedy } from '../../findings';
 import {
   HOLDS,
   holdsOf,
+  isBare,
   LONGEST_STANDOFF,
   standoffFor,
   undersideOf,
@@ -23,7 +24,7 @@ import {
   type Support,
 } from '../../hold';
 import { partMade } from '../../kit';
-import { DIRECTIONS, type Direction, type Vec3 } from '../../solid';
+import { DIRECTIONS, opposite, type Direction, type Vec3 } from '../../solid';
 import { assessFit } from '../assess';
 import { listOf, mm } from '../words';
 import { belowOf } from './below';
@@ -168,9 +169,6 @@ function footOf(part: PlacedPart): { low: [number, number]; high: [number, numbe
   };
 }
 
-const isBare = (part: PlacedPart): boolean =>
-  part.solids.some((s) => s.role === 'body' && (s.conducts === 'live' || s.conducts === 'mains'));
-
 /** A block or a plate on posts under it, two angles at the wall beside it. */
 function carriers(document: Conversion, assembly: Assembly, part: PlacedPart): Idea[] {
   const foot = footOf(part);
@@ -278,13 +276,12 @@ function anglesAt(
   part: PlacedPart,
   made: Extract<Made, { kind: 'angles' }>,
 ): Placement {
-  const inward = ({ left: 'right', right: 'left', front: 'rear', rear: 'front' } as const)[wall];
   const at: Vec3 = [foot.low[0] + 2, foot.low[1] + 2, round(foot.z - made.leg)];
   if (wall === 'left') at[0] = round(part.low[0] - gap);
   if (wall === 'right') at[0] = round(part.high[0] + gap - made.reach);
   if (wall === 'front') at[1] = round(part.low[1] - gap);
   if (wall === 'rear') at[1] = round(part.high[1] + gap - made.reach);
-  return { x: at[0], y: at[1], z: at[2], rear: 'top', top: inward, locked: false };
+  return { x: at[0], y: at[1], z: at[2], rear: 'top', top: opposite(wall), locked: false };
 }
 
 /** The change that makes a carrier, puts it there, and has the part go with it. */

@@ -1,6 +1,6 @@
-import { placePart, type Assembly, type PlacedPart, type Solid } from '../../assembly';
-import type { Conversion, Part } from '../../document';
-import { measured } from '../../quantity';
+import type { Assembly, PlacedPart, Solid } from '../../assembly';
+import { OWN, type Conversion, type Placement } from '../../document';
+import { turnOf, type Vec3 } from '../../solid';
 
 const kept = new WeakMap<Assembly['features'], { features: Conversion['shell']['features']; made: Coming }>();
 
@@ -32,39 +32,21 @@ export function comingOut({ shell }: Conversion, { features }: Assembly): Coming
 
 /** A feature as a part that stands where it does: its solids, no faces, no weight of its own in the kit. */
 function asPart(id: string, name: string, solids: readonly Solid[]): PlacedPart {
-  const low = [0, 1, 2].map((i) => Math.min(...solids.map((s) => s.shape.low[i]!))) as [number, number, number];
-  const high = [0, 1, 2].map((i) => Math.max(...solids.map((s) => s.shape.high[i]!))) as [number, number, number];
-  const size = (i: number) => measured(high[i]! - low[i]!);
-  const part: Part = {
-    name,
-    standard: 'own',
-    dimensions: {},
-    mass: 0,
-    own: {
-      blocks: {
-        body: {
-          name,
-          role: 'body',
-          shape: { kind: 'box' },
-          x: measured(0),
-          y: measured(0),
-          z: measured(0),
-          width: size(0),
-          depth: size(1),
-          height: size(2),
-          direction: null,
-          plug: 0,
-          conducts: null,
-        },
-      },
-      holes: {},
-      faces: {},
-      power: { idle: 0, typical: 0, peak: 0 },
-      source: '',
-    },
+  const low = [0, 1, 2].map((i) => Math.min(...solids.map((s) => s.shape.low[i]!))) as Vec3;
+  const high = [0, 1, 2].map((i) => Math.max(...solids.map((s) => s.shape.high[i]!))) as Vec3;
+  const placement: Placement = { x: low[0], y: low[1], z: low[2], rear: 'rear', top: 'top', locked: false };
+  return {
+    id,
+    part: { name, standard: OWN, dimensions: {}, mass: 0 },
+    placement,
+    turn: turnOf(placement),
+    solids: solids.map((s): Solid => ({ ...s, ownerKind: 'part' })),
+    faces: [],
+    low,
+    high,
+    toShell: (p) => [p[0]! + low[0], p[1]! + low[1], p[2]! + low[2]],
+    tilted: (p) => p,
   };
-  const placed = placePart(id, part, { x: low[0], y: low[1], z: low[2], rear: 'rear', top: 'top', locked: false });
-  return { ...placed, solids: solids.map((s): Solid => ({ ...s, ownerKind: 'part' })) };
 }
 
 /** The plan as the order of the work sees it: what comes out and goes back is one of the things to be put in. */
