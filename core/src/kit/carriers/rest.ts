@@ -11,10 +11,12 @@ export function standBlocks({ width, depth, height, thickness, foot }: MadeStand
   if (thickness >= height)
     throw new Error(`A plate of ${thickness} mm leaves no posts under ${height} mm; make it a block, or thinner.`);
   const plate: MadeBox = { name: 'plate', low: [0, 0, height - thickness], high: [width, depth, height] };
+  // Under a strip narrower than a post they are as narrow.
+  const [w, d] = [Math.min(POST, width), Math.min(POST, depth)];
   const posts = postsOf({ width, depth }).map(([x, y], i): MadeBox => ({
     name: `post ${i + 1}`,
-    low: [x - POST / 2, y - POST / 2, 0],
-    high: [x + POST / 2, y + POST / 2, height - thickness],
+    low: [x - w / 2, y - d / 2, 0],
+    high: [x + w / 2, y + d / 2, height - thickness],
   }));
   return [plate, ...posts];
 }
