@@ -129,7 +129,7 @@ async function page() {
     open: (id = 'a') => dispatch(sync.openConversion(id)),
     close: () => dispatch(sync.closeConversion()),
     edit: (change: Change) => dispatch(sync.submit(change)),
-    do: dispatch,
+    do: (thunk: unknown) => withTime(async () => dispatch(thunk)),
     hull: () => store.getState().document.document!.shell.hull as BoxHull,
   };
 }
@@ -180,6 +180,13 @@ async function until(holds: () => boolean): Promise<void> {
     await new Promise((resolve) => setImmediate(resolve));
   }
   expect(holds()).toBe(true);
+}
+/** Awaits what may rest meanwhile: a plan that takes long is assessed in pieces, between which time goes by. */
+async function withTime<T>(work: () => Promise<T>): Promise<T> {
+  let over = false;
+  const answer = work().finally(() => (over = true));
+  await until(() => over);
+  return answer;
 }
 async function opened(): Promise<Page> {
   const one = await page();
