@@ -1,19 +1,12 @@
 import { axisIndex, extentOf, PLANE_AXES, type Copies, type Feature, type FeatureShape } from '../document';
 import { add, chain, exactly, scale, shift, subtract, type Linear } from '../quantity';
 import { axisOf, boxesOfPrism, signOf, type Axis, type Box, type Point2, type Shape, type Vec3 } from '../solid';
+import { cutOut } from './cutAway';
+import { boxPiece, type Piece } from './piece';
 import type { Solid } from './placed';
 
 /** Steps that stand for a fillet. */
 const FILLET_STEPS = 4;
-
-/** A piece of a feature with its six ends as chains. */
-interface Piece {
-  shape: Shape;
-  low: [Linear, Linear, Linear];
-  high: [Linear, Linear, Linear];
-  /** Room it only sweeps. */
-  swept?: boolean;
-}
 
 const cache = new WeakMap<Feature, Map<string, Solid[]>>();
 
@@ -25,7 +18,8 @@ export function featureSolids(id: string, feature: Feature): Solid[] {
   const known = cache.get(feature)?.get(id);
   if (known) return known;
   const one = [...piecesOf(id, feature), ...filletOf(id, feature), ...sweepOf(id, feature)];
-  const pieces = feature.copies ? [...one, ...copiesOf(id, one, feature.copies)] : one;
+  const whole = feature.copies ? [...one, ...copiesOf(id, one, feature.copies)] : one;
+  const pieces = cutOut(id, feature.cutAway, whole);
   const solids = pieces.map((piece, i): Solid => {
     const solid: Solid = {
       id: i === 0 ? id : `${id}/${i + 1}`,
@@ -91,12 +85,6 @@ function piecesOf(id: string, feature: Feature): Piece[] {
     }
   }
 }
-
-const boxPiece = (low: Piece['low'], high: Piece['high']): Piece => ({
-  shape: { kind: 'box', low: low.map((l) => l.value) as Vec3, high: high.map((l) => l.value) as Vec3 },
-  low,
-  high,
-});
 
 /** The steps of a profile; each end hangs on the measured corner that is nearest to it. */
 function prismPieces(base: string, form: FeatureShape & { kind: 'prism' }, lows: Piece['low']): Piece[] {

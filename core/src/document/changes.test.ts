@@ -53,6 +53,23 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   setHazard: [deck, { type: 'setHazard', kind: 'rust', hazard: { state: 'present', note: 'x' } }],
   setMeasured: [deck, { type: 'setMeasured', path: '/shell/hull/length', measured: measured(450), what: 'width' }],
   setFeature: [deck, { type: 'setFeature', id: 'lid-rib-1', feature: null }],
+  setCutAway: [
+    deck,
+    {
+      type: 'setCutAway',
+      id: 'lid-rib-1',
+      blocks: [
+        {
+          x: measured(10),
+          y: measured(10),
+          z: measured(100),
+          width: measured(20),
+          depth: measured(20),
+          height: measured(5),
+        },
+      ],
+    },
+  ],
   setFate: [deck, { type: 'setFate', id: 'lid-rib-1', fate: 'removed' }],
   setOpening: [
     deck,

@@ -1,8 +1,9 @@
-import { assemble } from '../assembly';
+import { assemble, type Assembly } from '../assembly';
 import { survives } from '../brief';
-import { applyChange, type Change, type Conversion, type Placement } from '../document';
+import { applyChange, type Change, type Conversion, type Feature, type Placement } from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
+import { cutAwayFor, cutAwayWords } from './cutAway';
 import { HELD } from './holds/findings';
 import { holdRemedies } from './holds/remedies';
 import { judge } from './judge';
@@ -114,7 +115,8 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
         ),
       );
   }
-  if (other?.kind === 'feature') remedies.push(...removal(document, other.id));
+  if (other?.kind === 'feature')
+    remedies.push(...cutInPart(document, assembly, partId, other.id), ...removal(document, other.id));
   return remedies;
 }
 
@@ -136,10 +138,33 @@ function outAndBack(document: Conversion, { about }: Finding, id: string | undef
   ];
 }
 
-/** A feature that may be cut, taken out; nothing where it may not. */
-function removal({ shell, brief }: Conversion, id: string | undefined): Remedy[] {
+/** A feature that may be cut; nothing where it may not. */
+function mayCutOut({ shell, brief }: Conversion, id: string | undefined): Feature | undefined {
   const feature = id === undefined ? undefined : shell.features[id];
-  if (!feature || feature.fate !== 'cut' || brief.policy === 'conserve' || survives(brief, 'feature', id!)) return [];
+  if (!feature || feature.fate !== 'cut' || brief.policy === 'conserve' || survives(brief, 'feature', id!))
+    return undefined;
+  return feature;
+}
+
+/** Only so much of a feature cut out as a part needs: the rest stays. */
+function cutInPart(document: Conversion, assembly: Assembly, part: string, id: string): Remedy[] {
+  const feature = mayCutOut(document, id);
+  const blocks = feature && cutAwayFor(document, assembly, [part], id);
+  if (!blocks) return [];
+  return [
+    {
+      id: 'cut-away',
+      label: `Cut ${cutAwayWords(feature, blocks)} out of ${feature.name}`,
+      price: `not reversible; the rest of it stays${feature.why ? `; ${feature.why}` : ''}`,
+      change: { type: 'setCutAway', id, blocks },
+    },
+  ];
+}
+
+/** A feature that may be cut, taken out; nothing where it may not. */
+function removal(document: Conversion, id: string | undefined): Remedy[] {
+  const feature = mayCutOut(document, id);
+  if (!feature) return [];
   return [
     {
       id: 'remove',

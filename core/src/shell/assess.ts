@@ -6,6 +6,7 @@ import { hullModel } from '../assembly';
 import { bodyFindings } from './bodies';
 import { hazardFindings } from './hazards';
 import { averaged } from './readings';
+import { cutAwayFindings, unheldFindings } from './rests';
 
 /** Every measured value of the shell with its document path. */
 export function shellMeasures(document: Conversion): { path: string; measured: Measured }[] {
@@ -55,6 +56,7 @@ export function assessShell(document: Conversion): Finding[] {
       about: [],
     });
   findings.push(...openingFindings(document), ...bodyFindings(document), ...hazardFindings(document));
+  findings.push(...cutAwayFindings(document), ...unheldFindings(document));
   for (const [id, feature] of Object.entries(document.shell.features)) {
     const finding = floating(document, id, feature);
     if (finding) findings.push(finding);
@@ -225,6 +227,8 @@ export function pathWords(path: string, document?: Conversion): string {
   if (steps[1] === 'features' || steps[1] === 'openings') {
     const thing = document?.shell[steps[1]][steps[2]!];
     const last = steps[steps.length - 1]!;
+    if (steps[3] === 'cutAway')
+      return `${thing?.name ?? steps[2]}: what is cut out of it, ${{ x: 'left end', y: 'front end', z: 'lower end' }[last] ?? words(last)}`;
     if (steps[3] === 'copies')
       return `${thing?.name ?? steps[2]}: ${last === 'pitch' ? 'pitch of its copies' : 'mirror plane'}`;
     if (steps[4] === 'corners') return `${thing?.name ?? steps[2]}: profile corner ${Number(steps[5]) + 1}, ${last}`;

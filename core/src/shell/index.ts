@@ -6,6 +6,7 @@ export { featuresFromLines, type FromLines } from './featureLines';
 export { HAZARDS } from './hazards';
 export { volumesOf, type Volumes } from './volumes';
 export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';
+export { sizeWords, unheldOf, type Unheld } from './rests';
 export { roomOf, type Room } from './room';
 export { roomMap, type RoomMap } from './roomMap';
 export { ROOM_QUESTION, roomReport, type RoomQuestion, type RoomReport } from './roomReport';

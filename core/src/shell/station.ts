@@ -15,7 +15,7 @@ export const shell = station({
     touched: {
       features: new Set(
         Object.entries(document.shell.features)
-          .filter(([, f]) => f.fate === 'removed')
+          .filter(([, f]) => f.fate === 'removed' || (f.cutAway?.length ?? 0) > 0)
           .map(([id]) => id),
       ),
     },

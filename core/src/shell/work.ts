@@ -1,3 +1,4 @@
+import { restRemedies } from './rests';
 import { volumesOf } from './volumes';
 import { stationWork } from '../station';
 
@@ -6,6 +7,7 @@ export const shellWork = stationWork({
     const { outside, free } = volumesOf(document, await tools.kernel());
     return { figures: { 'outer-litres': outside, 'free-litres': free } };
   },
+  remedies: restRemedies,
   slowReads: ['shell', 'kit.parts', 'layout'],
   jobs: () => import('./jobs'),
 });

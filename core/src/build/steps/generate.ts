@@ -6,6 +6,7 @@ import type { Order } from '../../fit';
 import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
 import { panelReport } from '../../panel';
+import { sizeWords } from '../../shell';
 import { finishedFaces, SYSTEMS } from '../finish/finish';
 import { makingOf } from './make';
 import type { Before, Step } from './step';
@@ -91,6 +92,21 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: f.fate,
     });
   }
+  const notched = Object.entries(document.shell.features).flatMap(([id, f]) =>
+    f.fate !== 'removed' && f.cutAway && f.cutAway.length > 0 ? [{ id, f, blocks: f.cutAway }] : [],
+  );
+  for (const { id, f, blocks } of notched)
+    add({
+      id: `cut-away.${id}`,
+      name: `Cut ${blocks.map((b) => sizeWords([b.width.value, b.depth.value, b.height.value])).join(' and ')} out of ${f.name}; the rest stays`,
+      phase: 'strip',
+      minutes: 15 * blocks.length,
+      after: [],
+      tools: ['rotary tool'],
+      cautions: [EYES, DUST, 'Mark it on both sides; hold what stays while the last of it is cut.'],
+      about: { kind: 'feature', id },
+      of: JSON.stringify(blocks),
+    });
   // What comes out for the work goes back in its turn.
   const back = Object.entries(document.shell.features).filter(([, f]) => f.fate === 'out');
   for (const [id, f] of back)
@@ -130,10 +146,11 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       after: [
         before('bench', 'reversibility', 'what does not run is not fitted'),
         ...removed.map(([id]) => before(`strip.${id}`, 'process', 'it stands in the way')),
+        ...notched.map(({ id }) => before(`cut-away.${id}`, 'process', 'it stands in the way')),
         ...carriers.map((id) => before(id, 'process', 'parts stand on it')),
       ],
       cautions: [
-        sawn.length + carriers.length > 0
+        sawn.length + notched.length + carriers.length > 0
           ? 'No opening is cut and nothing is glued yet: this is the last moment to change the rest of the plan.'
           : 'Nothing is cut or glued yet: this is the last moment to change the plan.',
       ],

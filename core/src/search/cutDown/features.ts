@@ -29,11 +29,16 @@ export function featurePast(document: Conversion, slab: Slab, id: string, told: 
       const size = (['width', 'depth', 'height'] as const)[axis];
       const key = KEYS[axis];
       const by = high[axis] - low[axis] - (one.high - one.low);
-      left.push({
-        ...single,
-        [key]: at(single[key], one.low),
-        shape: { ...single.shape, [size]: less(single.shape[size], by) },
-      });
+      left.push(
+        cutPast(
+          {
+            ...single,
+            [key]: at(single[key], one.low),
+            shape: { ...single.shape, [size]: less(single.shape[size], by) },
+          },
+          slab,
+        ),
+      );
       told.shorter.push(single.name);
     } else names++;
   }
@@ -50,9 +55,24 @@ export function featurePast(document: Conversion, slab: Slab, id: string, told: 
 /** A feature beyond the slab, nearer by it. */
 function pulled(feature: Feature, { axis, from, to }: Slab): Feature {
   const key = KEYS[axis];
-  const moved = { ...feature, [key]: at(feature[key], feature[key].value - (to - from)) };
+  const moved = cutPast({ ...feature, [key]: at(feature[key], feature[key].value - (to - from)) }, { axis, from, to });
   if (feature.copies?.kind !== 'mirror' || feature.copies.axis !== key) return moved;
   return { ...moved, copies: { ...feature.copies, at: at(feature.copies.at, feature.copies.at.value - (to - from)) } };
+}
+
+/** What is cut out of a feature, nearer or shorter like the rest; what lay in the slab itself is gone. */
+function cutPast(feature: Feature, slab: Slab): Feature {
+  const { cutAway, ...rest } = feature;
+  if (!cutAway) return feature;
+  const key = KEYS[slab.axis];
+  const size = (['width', 'depth', 'height'] as const)[slab.axis];
+  const blocks = cutAway.flatMap((block) => {
+    const [low, long] = [block[key].value, block[size].value];
+    const then = past(slab, low, low + long);
+    if (then.kind === 'lost') return [];
+    return [{ ...block, [key]: at(block[key], then.low), [size]: at(block[size], then.high - then.low) }];
+  });
+  return blocks.length > 0 ? { ...rest, cutAway: blocks } : rest;
 }
 
 /** Each copy of a feature by itself. */

@@ -69,7 +69,7 @@ function ringWay(document: Conversion, { height, layout }: { height: number; lay
       id: 'ring',
       kind: 'ring',
       label: `Raise the lid by ${mm(height)}`,
-      price: `spacer ring, ${(stripLength(document) / 1000).toFixed(2)} m of strip${sure > height ? `, ${mm(sure)} to be sure` : ''}; seen from outside, nothing cut`,
+      price: `spacer ring, ${(stripLength(document) / 1000).toFixed(2)} m of strip${sure > height ? `, ${mm(sure)} to be sure` : ''}; seen from outside`,
       reversible: true,
       withinPolicy: true,
       effort: EFFORT.ring[policy] + height / 4,

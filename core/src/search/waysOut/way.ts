@@ -98,7 +98,7 @@ export function applied(document: Conversion, changes: readonly Change[]): Conve
   }
 }
 
-const placings = (placements: Readonly<Record<string, Placement>>): Change[] =>
+export const placings = (placements: Readonly<Record<string, Placement>>): Change[] =>
   Object.entries(placements).map(([id, placement]) => ({ type: 'placePart', id, placement }));
 
 export function wayFrom(document: Conversion, i: Intervention, layout: Layout): WayOut {

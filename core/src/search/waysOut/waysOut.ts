@@ -4,7 +4,7 @@ import { conflictOf } from '../conflicts';
 import { shortCables, type Settle } from '../judged';
 import type { Layout, LayoutOptions } from '../layout';
 import { searchLayouts } from '../layouts';
-import { featuresInPlace, leastFeatures } from './features';
+import { alsoCutting, cleared, featuresInPlace, leastFeatures } from './features';
 import { movedOnly } from './moves';
 import { pairsOf } from './pairs';
 import { leastRing, ringInPlace } from './ring';
@@ -127,6 +127,20 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
       onProgress?.(0.85 + 0.15 * (k / Math.min(MOST_PAIRS, pairs.length)), pair.label);
       attempt(pair);
     });
+  }
+  const without = !rearranged && !features && ways.length < ENOUGH && !stop() ? cleared(document) : undefined;
+  if (without) {
+    // Nothing else is enough by itself, nor are the features: what is, once these are cut, too?
+    const { before: _, onWay: __, onProgress: ___, ...same } = options;
+    const more = waysOutOf(without, {
+      ...same,
+      onProgress: (_share, what) => onProgress?.(0.9, `${what}, and features cut`),
+    });
+    tried.push(...more.tried.map((what) => `${what}, and features cut`));
+    for (const way of more.ways) {
+      const both = alsoCutting(document, way);
+      if (both) add(both);
+    }
   }
   return { ways, tried, ended: stop() ? 'stopped' : 'done' };
 }

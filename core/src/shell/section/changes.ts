@@ -1,6 +1,6 @@
 import { put, type ChangeKinds } from '../../form';
 import type { Material } from '../../standards/materials';
-import type { Body, Fate, Feature, Hazard, HazardKind, Hull, Opening, Shell } from './form';
+import type { Body, CutAway, Fate, Feature, Hazard, HazardKind, Hull, Opening, Shell } from './form';
 
 /** The ways to alter the shell. */
 export type ShellChange =
@@ -10,6 +10,8 @@ export type ShellChange =
   | { type: 'setHazard'; kind: HazardKind; hazard: Hazard }
   | { type: 'setFeature'; id: string; feature: Feature | null }
   | { type: 'setFate'; id: string; fate: Fate }
+  /** What is cut out of a feature; the rest of it stays. An empty list: it is whole. */
+  | { type: 'setCutAway'; id: string; blocks: CutAway[] }
   | { type: 'setOpening'; id: string; opening: Opening | null };
 
 export const FATE_WORDS: Readonly<Record<Fate, string>> = {
@@ -49,6 +51,16 @@ export const changes: ChangeKinds<{ shell: Shell }, ShellChange> = {
       if (feature) feature.fate = fate;
     },
     words: ({ shell }, { id, fate }) => `${shell.features[id]?.name ?? id}: ${FATE_WORDS[fate]}`,
+  },
+  setCutAway: {
+    alter: ({ shell }, { id, blocks }) => {
+      const feature = shell.features[id];
+      if (feature) put(feature, 'cutAway', blocks.length === 0 ? null : [...blocks]);
+    },
+    words: ({ shell }, { id, blocks }) => {
+      const name = shell.features[id]?.name ?? id;
+      return blocks.length === 0 ? `${name}: whole again` : `${name}: ${blocks.length} cut out of it`;
+    },
   },
   setOpening: {
     alter: ({ shell }, { id, opening }) => put(shell.openings, id, opening),

@@ -134,6 +134,11 @@ const shape = tagged('kind', {
 
 export const fate = oneOf(FATES);
 
+/** A block that is cut out of a feature, where it lies in the shell. */
+const cutAway = object({ x: place, y: place, z: place, width: size, depth: size, height: size });
+/** Blocks cut out of one feature. */
+export const MOST_CUT_AWAY = 12;
+
 const feature = object({
   name: text(80),
   kind: oneOf(FEATURE_KINDS),
@@ -161,6 +166,8 @@ const feature = object({
   fillet: number(0, 100),
   /** Equal copies of it: a row along an axis, or one mirrored at a plane. */
   copies: nullable(tagged('kind', { row: { axis, count: whole(2, 60), pitch: place }, mirror: { axis, at: place } })),
+  /** What is cut out of it and its copies; the rest stays, holds and stands in the way. Missing: nothing. */
+  cutAway: optional(list(cutAway, 0, MOST_CUT_AWAY)),
 });
 
 /**
@@ -253,6 +260,7 @@ export type PrismShape = Extract<FeatureShape, { kind: 'prism' }>;
 export type Feature = Of<typeof feature>;
 export type Control = (typeof CONTROLS)[number];
 export type FeatureKind = (typeof FEATURE_KINDS)[number];
+export type CutAway = Of<typeof cutAway>;
 export type Fate = (typeof FATES)[number];
 export type Copies = NonNullable<Feature['copies']>;
 export type Body = Of<typeof body>;

@@ -21,6 +21,7 @@ import { LengthField } from '../../ui/LengthField';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { TextField } from '../../ui/TextField';
 import { CopiesForm } from './CopiesForm';
+import { CutAwayForm } from './CutAwayForm';
 import { PrismSection } from './PrismSection';
 
 const AXIS_OPTIONS: { value: AxisName; label: string }[] = [
@@ -138,6 +139,7 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
       />
       <LengthField label="Fillet at its foot" value={feature.fillet} onCommit={(fillet) => put({ fillet })} />
       <CopiesForm id={id} feature={feature} />
+      <CutAwayForm id={id} feature={feature} />
       <div className="col-span-2">
         <TextField label="Why it is there, why it may go" value={feature.why} onCommit={(why) => put({ why })} />
       </div>
