@@ -217,14 +217,41 @@ function contactOf({ role, contact = [], conducts, outside }: Block, turn: Turn)
 /** For each axis: what the part's lower end is seated on, as a chain, where it is bolted to a wall. */
 export type Seats = readonly (Linear | undefined)[];
 
+/** Standoffs and washers come to the gap within so much, mm. */
+const SLACK = 0.6;
+
+const raised = new WeakMap<Part, Map<number, Part>>();
+
+/** A part on standoffs of another length than is usual for it: the same one each time it is asked for. */
+export function onStandoffs(part: Part, length: number | undefined): Part {
+  const usual = part.dimensions.standoffHeight;
+  if (length === undefined || !usual || usual.value === length) return part;
+  const known = raised.get(part) ?? new Map<number, Part>();
+  raised.set(part, known);
+  const made = known.get(length) ?? {
+    ...part,
+    dimensions: { ...part.dimensions, standoffHeight: { ...usual, value: length } },
+  };
+  known.set(length, made);
+  return made;
+}
+
+/**
+ * How far the plane by which a part is screwed down lies under the part itself, mm: its standoffs, where they are drawn as
+ * a piece of it.
+ */
+export const ownStandoffs = ({ part }: Pick<PlacedPart, 'part'>): number => part.dimensions.standoffHeight?.value ?? 0;
+
 /** Puts a part into the shell. `seats` replaces the play of marking out (mm, 95 %) by the wall it is bolted to. */
 export function placePart(
   id: string,
-  part: Part,
+  usual: Part,
   placement: Placement,
   seats: Seats = [],
   play = PLACEMENT.uncertainty,
 ): PlacedPart {
+  const part = onStandoffs(usual, placement.standoffs);
+  const onOwn = part.dimensions.standoffHeight !== undefined;
   const model = partModel(id, part);
   const turn = turnOf(placement);
   const extent = blocksExtent(model.blocks);
@@ -319,6 +346,7 @@ export function placePart(
           ? 1
           : 2;
     probe[i] = face.plane.value;
+    const gapUnder = onOwn || face.mustReachOutside || face.cuts.length < 2 ? undefined : placement.standoffs;
     const askew = tilt && (axisOf(direction) !== tilt.axis || face.cuts.some((cut) => cut.shape.kind === 'rectangle'));
     return {
       ...(askew ? { askew: Math.abs(tilt.degrees) } : {}),
@@ -326,8 +354,8 @@ export function placePart(
       name: face.name,
       direction,
       mustReachOutside: face.mustReachOutside,
-      reach: face.reach,
-      setback: face.setback,
+      reach: gapUnder === undefined ? face.reach : gapUnder + SLACK,
+      setback: gapUnder ?? face.setback,
       plane: straight(probe)[turn.axis[i]!]!,
       cuts: face.cuts.map((cut) => ({
         ...cut,

@@ -162,7 +162,12 @@ function search(
   const body = on === undefined ? undefined : document.shell.bodies[on];
   const hangs = body?.cut.kind === 'plane' && body.cut.side === 'above';
   const carries = standingOn(document, id).length > 0;
-  const origin: Placement = { x: 0, y: 0, z: 0, locked: false, ...orientation, ...(on === undefined ? {} : { on }) };
+  const origin: Placement = {
+    ...{ x: 0, y: 0, z: 0, locked: false },
+    ...orientation,
+    ...(on === undefined ? {} : { on }),
+    ...(fixed.standoffs === undefined ? {} : { standoffs: fixed.standoffs }),
+  };
   /** The part at a place, with those that are in a row with it, and what stands on it, at theirs. */
   const placedAt = (placement: Placement): [PlacedPart, ...PlacedPart[]] => {
     const all = Object.entries({

@@ -1,8 +1,21 @@
-import { drawersOf, hullModel, innerOf, placePart, type PlacedFace, type PlacedPart } from '../assembly';
+import {
+  clearancesOf,
+  drawersOf,
+  featureSolids,
+  hullModel,
+  innerOf,
+  ownStandoffs,
+  placePart,
+  type PlacedFace,
+  type PlacedPart,
+  type Wall,
+} from '../assembly';
 import { mayCut, survives } from '../brief';
 import { faceWords, wallWords, axisIndex, type Conversion } from '../document';
 import { shortBelow } from '../hold';
+import { spreadOf } from '../quantity';
 import { axisOf, directionOf, signOf, type Orientation } from '../solid';
+import { LONGEST_STANDOFF, STANDOFF_LENGTHS } from '../standards';
 import { isChosen, ledOut } from './outlook';
 
 /** Coordinates that rules fix, and what for. */
@@ -13,6 +26,8 @@ export interface Seat {
   reasons: string[];
   /** Lower is better; mm-like units. */
   cost: number;
+  /** On standoffs so long, over what stands on its wall, mm. */
+  standoffs?: number;
 }
 
 /** May a face be opened for sockets, air and hands, as the brief has it? */
@@ -20,6 +35,43 @@ function mayOpen({ brief }: Conversion, face: string): boolean {
   if (brief.blockedFaces.includes(face) || survives(brief, 'face', face)) return false;
   // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
   return brief.policy !== 'sleeper' || mayCut(brief.policy, face);
+}
+
+/** What speaks against standoffs that are longer than usual; mm-like units. */
+const TALL = 12;
+/** What washers and nuts under standoffs add or take, mm. Common practice, no source. */
+const WASHERS = 0.3;
+/** So many lengths are tried over what stands on one wall. */
+const MOST_LENGTHS = 3;
+
+/** Lengths of standoffs that are sold with which a part passes over features that stand on a wall, mm. */
+function lengthsOver(document: Conversion, part: PlacedPart, face: PlacedFace, wall: Wall): number[] {
+  const axis = axisOf(face.direction);
+  const sign = signOf(face.direction);
+  const own = ownStandoffs(part);
+  const ends = part.solids
+    .filter((s) => !s.outside && s.role !== 'air' && s.role !== 'mount')
+    .map(({ shape }) => sign * ((sign > 0 ? shape.high : shape.low)[axis] - face.plane));
+  // What hangs under the board itself: soldered pins, a plate behind the cooler.
+  const under = Math.max(0, own + Math.max(...ends));
+  const plane = -wall.offset * sign;
+  const lengths = Object.entries(document.shell.features).flatMap(([id, feature]) => {
+    if (feature.fate === 'removed' || feature.moving) return [];
+    const { value } = feature.metal ? clearancesOf(document).conducting : clearancesOf(document).static;
+    return featureSolids(id, feature).flatMap((solid) => {
+      if (solid.swept) return [];
+      const [foot, top] = [sign > 0, sign < 0].map((high) => -sign * (solid.end(axis, high).value - plane)) as [
+        number,
+        number,
+      ];
+      if (foot > LONGEST_STANDOFF || top <= 0) return [];
+      // As sure as the feature was measured and the standoffs are long.
+      const half95 = Math.hypot(spreadOf(solid.end(axis, sign < 0)).half95, WASHERS);
+      const length = STANDOFF_LENGTHS.find((l) => l >= top + value + half95 + under - 1e-6);
+      return length !== undefined && length > Math.max(own, face.setback) + 0.5 ? [length] : [];
+    });
+  });
+  return [...new Set(lengths)].sort((a, b) => a - b).slice(0, MOST_LENGTHS);
 }
 
 /** What a body offers to what rides on it: its faces, or the boards of a drawer. */
@@ -93,7 +145,13 @@ export function seatsFor(
   anyFace = true,
   on?: string,
 ): Seat[] {
-  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+  const placedOn = (standoffs?: number) =>
+    placePart(id, document.kit.parts[id]!, {
+      ...{ x: 0, y: 0, z: 0, locked: false },
+      ...orientation,
+      ...(standoffs === undefined ? {} : { standoffs }),
+    });
+  const placed = placedOn();
   const mounts = on === undefined ? undefined : sidesToMountOn(document, on);
   let ways: Seat[] = [{ at: [undefined, undefined, undefined], span: [], reasons: [], cost: 0 }];
   for (const face of placed.faces) {
@@ -140,9 +198,27 @@ export function seatsFor(
           const was = span[axis] ?? [-Infinity, Infinity];
           span[axis] = [Math.max(was[0], Math.min(...ends)), Math.min(was[1], Math.max(...ends))];
         }
+        if (isMount && known === undefined && face.cuts.length > 1)
+          for (const length of lengthsOver(document, placed, face, wall)) {
+            const raised = placedOn(length);
+            const under = raised.faces.find((f) => f.id === face.id)!;
+            const over = at.slice();
+            over[axis] = -wall.offset * sign - sign * under.setback - under.plane;
+            next.push({
+              at: over,
+              span,
+              standoffs: length,
+              reasons: [
+                ...way.reasons,
+                `on standoffs of ${length} mm on the ${wallWords(wall.face)}, over what stands there`,
+              ],
+              cost: way.cost + (wall.face === 'bottom' ? 0 : 25) + TALL + length / 2,
+            });
+          }
         next.push({
           at,
           span,
+          ...(way.standoffs === undefined ? {} : { standoffs: way.standoffs }),
           reasons: [
             ...way.reasons,
             isMount ? `screwed to the ${wallWords(wall.face)}` : `${face.name} at the ${faceWords(wall.face)}`,

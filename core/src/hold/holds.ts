@@ -1,6 +1,7 @@
-import { faceReaches, ridersOf, type Assembly, type PlacedFace, type PlacedPart } from '../assembly';
+import { faceReaches, ownStandoffs, ridersOf, type Assembly, type PlacedFace, type PlacedPart } from '../assembly';
 import type { Conversion, MountKind } from '../document';
 import { axisOf, signOf, type Direction, type Vec3 } from '../solid';
+import { LONGEST_STANDOFF, STANDOFF_LENGTHS } from '../standards';
 import { meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
 
 /** How a part is held: by what follows from where it is, or as the user said. */
@@ -54,11 +55,6 @@ export interface Screws {
   met: number;
   holes: number;
 }
-
-/** The longest standoffs that are usual, mm. Common practice, no source. */
-export const LONGEST_STANDOFF = 50;
-/** Standoffs of so many mm are sold with threads M3 and M4; what is left is washers. Common practice, no source. */
-export const STANDOFF_LENGTHS = [3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 14, 15, 16, 18, 20, 22, 25, 28, 30, 35, 40, 45, 50];
 
 /** The longest standoff that is sold and no longer than a gap, mm; undefined under the shortest. */
 export const standoffFor = (gap: number): number | undefined =>
@@ -230,7 +226,7 @@ function byScrews(around: Surroundings, onStandoffs: boolean): FoundScrews | und
     return {
       by: support,
       face: face.id,
-      gap: Math.max(0, distance),
+      gap: Math.max(0, distance) + ownStandoffs(around.part),
       side: face.direction,
       met: best.count,
       holes: drills.length,

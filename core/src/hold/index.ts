@@ -1,13 +1,4 @@
-export {
-  HOLDS,
-  holdsOf,
-  LONGEST_STANDOFF,
-  STANDOFF_LENGTHS,
-  standoffFor,
-  undersideOf,
-  type Hold,
-  type HoldKind,
-} from './holds';
+export { HOLDS, holdsOf, standoffFor, undersideOf, type Hold, type HoldKind } from './holds';
 export { isBare, meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
 export { tapeFor, whyNotStuck, type Stick } from './stick';
 export { heldSentence, mountingWords } from './words';

@@ -64,10 +64,11 @@ export function markPlan(document: Conversion, assembly: Assembly): Marked & { s
   return { ...markOf(scene), stops: stopsAt(margins).length + blind.length };
 }
 
-export const placementAt = ({ posed }: Option, at: Vec3): Placement => ({
+export const placementAt = ({ posed, seat }: Option, at: Vec3): Placement => ({
   x: round(at[0]),
   y: round(at[1]),
   z: round(at[2]),
   locked: false,
   ...posed.orientation,
+  ...(seat.standoffs === undefined ? {} : { standoffs: seat.standoffs }),
 });

@@ -95,10 +95,12 @@ function standing(document: Conversion, base: Assembly, id: string, settings: Op
             half: [0, 0, 0],
           }));
     for (const { seat, half } of seats) {
-      const option = knownOption(document, base, id, posed, seat, half as Vec3, settings);
+      const there =
+        seat.standoffs === undefined ? posed : pose(document, id, orientation, enoughOf(settings), seat.standoffs);
+      const option = knownOption(document, base, id, there, seat, half as Vec3, settings);
       if (!option || option.free === 0) continue;
       // For a proof two turns that make the same solids in the same places are one.
-      const same = `${JSON.stringify(posed.solids.map(outlineOf))} ${option.positions.runs.map((r) => r.from).join()}`;
+      const same = `${JSON.stringify(there.solids.map(outlineOf))} ${option.positions.runs.map((r) => r.from).join()}`;
       if (settings.stand === 'any' && seen.has(same)) continue;
       seen.add(same);
       options.push(option);
@@ -135,7 +137,7 @@ function knownOption(...of: Parameters<typeof optionOf>): Option | undefined {
   known.set(part, shells.set(document.shell, options));
   const conserves = document.brief.policy === 'conserve';
   const key = JSON.stringify([
-    ...[id, orientation, seat.at, seat.span, half, settings, only !== undefined],
+    ...[id, orientation, seat.at, seat.span, seat.standoffs, half, settings, only !== undefined],
     ...[document.cut.allowance, conserves, document.layout.clearances, base.features.length],
   ]);
   const made = options.get(key) ?? optionOf(...of) ?? 'none';

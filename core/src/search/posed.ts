@@ -45,19 +45,35 @@ function openingsOf(placed: PlacedPart, allowance: number): PosedPart['openings'
 
 const known = new WeakMap<Part, Map<string, PosedPart>>();
 
-/** A part in an orientation, on its low ends, with what its faces open: one and the same each time it is asked for. */
-export function pose(document: Conversion, id: string, orientation: Orientation, enough: Enough): PosedPart {
+/** A part in an orientation, on its low ends and on standoffs of a length, with what its faces open: one and the same each time it is asked for. */
+export function pose(
+  document: Conversion,
+  id: string,
+  orientation: Orientation,
+  enough: Enough,
+  standoffs?: number,
+): PosedPart {
   const part = document.kit.parts[id]!;
   const poses = known.get(part) ?? new Map<string, PosedPart>();
   known.set(part, poses);
-  const key = [id, orientation.rear, orientation.top, enough, document.cut.allowance].join();
-  const posed = poses.get(key) ?? posedAnew(document, id, orientation, enough);
+  const key = [id, orientation.rear, orientation.top, enough, document.cut.allowance, standoffs].join();
+  const posed = poses.get(key) ?? posedAnew(document, id, orientation, enough, standoffs);
   poses.set(key, posed);
   return posed;
 }
 
-function posedAnew(document: Conversion, id: string, orientation: Orientation, enough: Enough): PosedPart {
-  const placed = placePart(id, document.kit.parts[id]!, { x: 0, y: 0, z: 0, locked: false, ...orientation });
+function posedAnew(
+  document: Conversion,
+  id: string,
+  orientation: Orientation,
+  enough: Enough,
+  standoffs: number | undefined,
+): PosedPart {
+  const placed = placePart(id, document.kit.parts[id]!, {
+    ...{ x: 0, y: 0, z: 0, locked: false },
+    ...orientation,
+    ...(standoffs === undefined ? {} : { standoffs }),
+  });
   return {
     orientation,
     solids: solidsFromLow(placed, enough),

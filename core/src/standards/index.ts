@@ -16,6 +16,7 @@ export * from './heat';
 export * from './keyCodes';
 export * from './links';
 export * from './materials';
+export * from './standoffs';
 export * from './wires';
 export { FAN_SIZES } from './fans';
 export { FIRST_SLOT, FLAT_SATA, HOLE_COLUMNS, HOLE_ROWS, IO_OPENING, SLOT } from './boards';

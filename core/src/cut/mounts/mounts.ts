@@ -150,7 +150,7 @@ function screwOptions(part: PlacedPart, { material, thickness, may, gap }: Where
   const wooden = WOODEN.includes(material);
   const metal = material === 'steel' || material === 'aluminium';
   const forbids = may ? undefined : 'the brief leaves this face whole';
-  const standoff = part.part.dimensions.standoffHeight?.value ?? (gap > LEAST_STANDOFF ? gap : undefined);
+  const standoff = gap > LEAST_STANDOFF ? gap : part.part.dimensions.standoffHeight?.value;
   const options: MountOption[] = [];
   const add = (o: MountOption) => options.push(o);
   const no = (why: string | undefined) => ((forbids ?? why) ? { no: (forbids ?? why)! } : {});

@@ -15,7 +15,6 @@ import {
   HOLDS,
   holdsOf,
   isBare,
-  LONGEST_STANDOFF,
   standoffFor,
   undersideOf,
   whyNotStuck,
@@ -23,6 +22,7 @@ import {
   type Stick,
   type Support,
 } from '../../hold';
+import { LONGEST_STANDOFF } from '../../standards';
 import { partMade } from '../../kit';
 import { DIRECTIONS, opposite, type Direction, type Vec3 } from '../../solid';
 import { assessFit } from '../assess';

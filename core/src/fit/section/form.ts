@@ -47,6 +47,8 @@ const placement = object({
   on: optional(id),
   /** The tray or frame of the kit that it stands on: where that goes, it goes. */
   with: optional(id),
+  /** It is screwed down on standoffs so long, mm; missing: on those that are usual for it. */
+  standoffs: optional(number(0.5, 50)),
 });
 
 /** What the user wants of a layout, beyond that everything fits. */

@@ -20,7 +20,7 @@ import { standardPart } from '../../standards';
 const after = (document: Conversion, ...changes: Change[]) =>
   changes.reduce((d, c) => applyChange(d, c).document, document);
 
-/** A board of 170 × 170 in a box of 190 × 190 that is too low for its cooler, with a rib across the floor. */
+/** A board of 170 × 170 in a box of 190 × 190 that is too low for its cooler, with a rib across the floor that no standoffs pass over. */
 const tin = (fate: Fate, policy: 'open' | 'conserve' = 'open') =>
   after(
     newConversion('Tin', {
@@ -37,7 +37,7 @@ const tin = (fate: Fate, policy: 'open' | 'conserve' = 'open') =>
       id: 'rib',
       feature: feature(
         'Rib',
-        { kind: 'box', width: measured(100), depth: measured(4), height: measured(15) },
+        { kind: 'box', width: measured(100), depth: measured(4), height: measured(50) },
         [measured(3), measured(90), measured(3)],
         { kind: 'rib', fate },
       ),

@@ -1,11 +1,13 @@
 import type { MountKind } from '@young-shell/core/document';
 import { HOLDS, heldSentence, holdsOf } from '@young-shell/core/hold';
 import { inUnit } from '@young-shell/core/quantity';
+import { LONGEST_STANDOFF } from '@young-shell/core/standards';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Choice } from '../../ui/Choice';
+import { LengthField } from '../../ui/LengthField';
 
 /** What may be said here; inserts, rivets and their like are chosen at Cut. */
 const WAYS: readonly { value: MountKind | ''; label: string }[] = [
@@ -25,6 +27,7 @@ export function HeldBy({ id }: { id: string }) {
   const hold = useMemo(() => holdsOf(document, assembly).get(id), [document, assembly, id]);
   if (!hold) return null;
   const said: MountKind | '' = document.cut.mounts[id]?.kind ?? '';
+  const placement = document.layout.placements[id];
   const ways = WAYS.some((w) => w.value === said) ? WAYS : [...WAYS, { value: said, label: said }];
   return (
     <div className="mt-2">
@@ -34,6 +37,17 @@ export function HeldBy({ id }: { id: string }) {
         options={ways}
         onChange={(kind) => submit({ type: 'setMount', part: id, mount: kind === '' ? null : { kind } })}
       />
+      {hold.kind === 'screws' && hold.gap > 0.5 && said !== 'standoff' && placement && (
+        <div className="mt-1">
+          <LengthField
+            label="Standoffs"
+            value={hold.gap}
+            least={0.5}
+            most={LONGEST_STANDOFF}
+            onCommit={(standoffs) => submit({ type: 'placePart', id, placement: { ...placement, standoffs } })}
+          />
+        </div>
+      )}
       <p
         className={`mt-1 mb-0 text-sm ${HOLDS.has(hold.kind) ? 'text-ink-soft' : 'font-medium text-warn'}`}
         role="status"
