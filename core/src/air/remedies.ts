@@ -159,7 +159,7 @@ function vents(document: Conversion, assembly: Assembly, report: AirReport): Can
   const made: Candidate[] = [];
   for (const frame of assembly.hull.frames) {
     const { face } = frame;
-    if (!mayCut(brief.policy, face) || survives(brief, 'face', face) || brief.blockedFaces.includes(face)) continue;
+    if (!mayCut(brief, face) || survives(brief, 'face', face) || brief.blockedFaces.includes(face)) continue;
     const flat = face === 'bottom' && report.feet <= 0;
     const us = frame.outline.map((p) => p[0]);
     const vs = frame.outline.map((p) => p[1]);

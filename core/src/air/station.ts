@@ -8,6 +8,7 @@ export const air = station({
   running: true,
   reads: [
     'brief.policy',
+    'brief.seen',
     'brief.blockedFaces',
     'brief.ambient',
     'brief.dust',

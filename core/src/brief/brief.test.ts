@@ -18,9 +18,15 @@ const said = ({ findings, calm }: ReturnType<typeof assessBrief>) => (calm ? [..
 
 it('the three schools: what each may cut', () => {
   const faces = ['front', 'rear', 'left', 'right', 'top', 'bottom', 'slope'];
-  expect(faces.filter((f) => mayCut('conserve', f))).toEqual([]);
-  expect(faces.filter((f) => mayCut('sleeper', f))).toEqual(['rear', 'bottom']);
-  expect(faces.filter((f) => mayCut('open', f))).toEqual(faces);
+  expect(faces.filter((f) => mayCut({ policy: 'conserve' }, f))).toEqual([]);
+  expect(faces.filter((f) => mayCut({ policy: 'sleeper' }, f))).toEqual(['rear', 'bottom']);
+  expect(faces.filter((f) => mayCut({ policy: 'open' }, f))).toEqual(faces);
+  // A rear that stands in the room is seen; a top under a flap only with that open.
+  const seen = { rear: 'always', top: 'open' } as const;
+  expect(faces.filter((f) => mayCut({ policy: 'sleeper', seen }, f))).toEqual(
+    faces.filter((f) => f === 'top' || f === 'bottom'),
+  );
+  expect(faces.filter((f) => mayCut({ policy: 'conserve', seen }, f))).toEqual([]);
 });
 
 describe('targets', () => {

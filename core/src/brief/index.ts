@@ -1,3 +1,3 @@
 export { assessBrief } from './assess';
-export { mayCut, POLICIES, survives } from './policy';
+export { mayCut, POLICIES, seenWhen, survives } from './policy';
 export { facesAgainst, standingPlace, STANDS, type StandingPlace } from './stands';

@@ -1,9 +1,13 @@
-import type { Brief, FaceId, Policy } from '../document';
+import type { Brief, FaceId, Policy, Seen } from '../document';
 
-/** Faces that may be cut under a policy; a sleeper keeps front, sides and top as they were seen. */
-export function mayCut(policy: Policy, face: FaceId): boolean {
-  if (policy === 'open') return true;
-  return policy === 'sleeper' && (face === 'rear' || face === 'bottom');
+/** When a face is seen: as the brief says, else rear and floor never, the others always. */
+export const seenWhen = ({ seen }: Pick<Brief, 'seen'>, face: FaceId): Seen =>
+  seen?.[face] ?? (face === 'rear' || face === 'bottom' ? 'never' : 'always');
+
+/** May a face be cut under the policy? A sleeper keeps what is always seen as it was; what is seen only open may be cut. */
+export function mayCut(brief: Pick<Brief, 'policy' | 'seen'>, face: FaceId): boolean {
+  if (brief.policy === 'open') return true;
+  return brief.policy === 'sleeper' && seenWhen(brief, face) !== 'always';
 }
 
 /** Is a face or feature on the survivor list? */
@@ -22,7 +26,7 @@ export const POLICIES: Readonly<Record<Policy, { label: string; /** In a few wor
     sleeper: {
       label: 'Sleeper',
       short: 'looks as it did; rear and floor may be cut',
-      rule: 'The outside stays as it was seen from the front, sides and top. Inside, rear and floor may be cut.',
+      rule: 'The outside stays as it was seen: front, sides and top, unless you say otherwise. Inside, rear and floor may be cut.',
     },
     open: { label: 'Open', short: 'cut what helps', rule: 'Cut what helps; function first.' },
   };

@@ -8,6 +8,7 @@ export const build = station({
   running: true,
   reads: [
     'brief.policy',
+    'brief.seen',
     'brief.blockedFaces',
     'brief.survivors',
     'brief.targets',

@@ -53,6 +53,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
   setHazard: [deck, { type: 'setHazard', kind: 'rust', hazard: { state: 'present', note: 'x' } }],
   setMeasured: [deck, { type: 'setMeasured', path: '/shell/hull/length', measured: measured(450), what: 'width' }],
   setFeature: [deck, { type: 'setFeature', id: 'lid-rib-1', feature: null }],
+  setShellWeight: [deck, { type: 'setShellWeight', grams: 4200 }],
   setCutAway: [
     deck,
     {

@@ -27,6 +27,15 @@ describe('the shell', () => {
     expect(of(chest()).shell).toBeCloseTo(grams, 6);
   });
 
+  it('on a scale weighs what that says, and stands and tips with that: a heavier shell draws the centre to its own', () => {
+    const document = chest();
+    document.shell.weighed = 9000;
+    expect(of(document).shell).toBeCloseTo(9000, 6);
+    expect(of(document).centre.map((v, i) => v - of(chest()).centre[i]!)).toEqual(
+      [0, 0, 0].map((v) => expect.closeTo(v, 6)),
+    );
+  });
+
   // The solid kernel makes and measures the same solids from triangles.
   it.each(Object.keys(STARTING_FORMS) as StartingForm[])('of the form %s weighs what the solid kernel says', (form) => {
     const document = newConversion(form, STARTING_FORMS[form]() as Hull);

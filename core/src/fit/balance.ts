@@ -21,7 +21,7 @@ export interface Balance {
 
 /**
  * Centre of mass and where the shell tips first: the angle at which the centre stands over an edge of the bottom,
- * atan(arm / height). The shell weighs what its walls do: the outside less the cavity, and the material that an imported
+ * atan(arm / height). The shell weighs what a scale said, or what its walls do: the outside less the cavity, and the material that an imported
  * shell has in it, with the density of its material. Features are not weighed, parts weigh where their bodies are.
  */
 export function balanceOf(document: Conversion, assembly: Assembly): Balance {
@@ -38,9 +38,13 @@ export function balanceOf(document: Conversion, assembly: Assembly): Balance {
     [-1, loftMoments(hull.inner)],
     ...hull.material.map((box): [number, Moments] => [1, boxMoments(box)]),
   ];
+  const computed = walls.reduce((grams, [sign, { volume }]) => grams + sign * volume * density, 0);
+  // On a scale it weighs what it weighs; where that is, its walls say.
+  const { weighed } = document.shell;
+  const scale = weighed === undefined || computed <= 0 ? 1 : weighed / computed;
   for (const [sign, { volume, first }] of walls) {
-    shell += sign * volume * density;
-    add(sign * density, first);
+    shell += scale * sign * volume * density;
+    add(scale * sign * density, first);
   }
   for (const part of assembly.parts) {
     let volume = 0;

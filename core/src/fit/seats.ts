@@ -34,7 +34,7 @@ export interface Seat {
 function mayOpen({ brief }: Conversion, face: string): boolean {
   if (brief.blockedFaces.includes(face) || survives(brief, 'face', face)) return false;
   // Under Conserve an old opening may serve; a sleeper's seen faces are out of the question.
-  return brief.policy !== 'sleeper' || mayCut(brief.policy, face);
+  return brief.policy !== 'sleeper' || mayCut(brief, face);
 }
 
 /** What speaks against standoffs that are longer than usual; mm-like units. */
@@ -170,14 +170,13 @@ export function seatsFor(
       }
     for (const way of ways)
       for (const wall of walls) {
-        const { policy } = document.brief;
         // What it shows to the outside it shows through what carries it.
         if (!isMount && mounts && !mounts.faces.has(wall.face)) continue;
         if (!isMount && (!mayOpen(document, wall.face) || shortBelow(document, placed, face, wall.thickness))) continue;
         const chosen = isMount || isChosen(document, id, face.direction, wall.face);
         if (!chosen && !anyFace) continue;
         // Screws want holes: where none may be drilled, only holes that are there will do.
-        const drills = isMount && face.cuts.length > 0 && !mayCut(policy, wall.face);
+        const drills = isMount && face.cuts.length > 0 && !mayCut(document.brief, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
         // Mounts on the lid come off with it.
         if (

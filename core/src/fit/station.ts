@@ -9,6 +9,7 @@ export const fit = station({
   headline: true,
   reads: [
     'brief.policy',
+    'brief.seen',
     'brief.blockedFaces',
     'brief.survivors',
     'shell',

@@ -19,6 +19,7 @@ export const fitWork = stationWork({
   // Of the panel: which features are used as controls, and so want a finger.
   slowReads: [
     'brief.policy',
+    'brief.seen',
     'brief.blockedFaces',
     'brief.survivors',
     'shell',

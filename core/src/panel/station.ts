@@ -7,7 +7,17 @@ export const panel = station({
   number: 8,
   label: 'Panel',
   running: true,
-  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'panel'],
+  reads: [
+    'brief.policy',
+    'brief.seen',
+    'brief.blockedFaces',
+    'brief.survivors',
+    'shell',
+    'kit.parts',
+    'layout',
+    'cut',
+    'panel',
+  ],
   assess: ({ document, assembly }) => assessPanel(document, assembly),
   atRest: ({ document, assembly }) => blockedRods(document, assembly),
 });

@@ -6,6 +6,16 @@ export const power = station({
   number: 5,
   label: 'Power',
   running: true,
-  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell', 'kit.parts', 'layout', 'cut', 'power'],
+  reads: [
+    'brief.policy',
+    'brief.seen',
+    'brief.blockedFaces',
+    'brief.survivors',
+    'shell',
+    'kit.parts',
+    'layout',
+    'cut',
+    'power',
+  ],
   assess: ({ document, assembly }) => assessPower(document, assembly),
 });

@@ -7,7 +7,7 @@ export const shell = station({
   number: 1,
   label: 'Shell',
   begins: true,
-  reads: ['brief.policy', 'brief.blockedFaces', 'brief.survivors', 'shell'],
+  reads: ['brief.policy', 'brief.seen', 'brief.blockedFaces', 'brief.survivors', 'shell'],
   assess: ({ document }) => ({
     report: null,
     findings: assessShell(document),

@@ -1,7 +1,7 @@
 import { put, section } from '../../form';
 import { form, type Brief, type Survivor, type Target } from './form';
 
-export { POLICY_NAMES, type Brief, type Policy, type Survivor, type Target } from './form';
+export { POLICY_NAMES, SEEN, type Brief, type Policy, type Seen, type Survivor, type Target } from './form';
 export { OVEN, TARGET_KINDS, targetRule, TARGETS, type TargetFigures, type TargetKind } from './targets';
 
 /** The ways to alter the brief. */
@@ -50,5 +50,6 @@ export const briefSection = section<'brief', Brief, { brief: Brief }, BriefChang
       if (survivor.about.kind === kind && survivor.about.id === id) survivor.about = { kind: 'gone' };
     if (kind === 'face' && brief.blockedFaces.includes(id))
       brief.blockedFaces = brief.blockedFaces.filter((face) => face !== id);
+    if (kind === 'face' && brief.seen) delete brief.seen[id];
   },
 });

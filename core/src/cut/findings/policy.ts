@@ -9,7 +9,7 @@ import { aboutOpening } from './about';
 export function policyFindings(document: Conversion, fresh: readonly CutOpening[]): Finding[] {
   const { policy } = document.brief;
   const byFace = new Map<string, CutOpening[]>();
-  for (const o of fresh) if (!mayCut(policy, o.face)) byFace.set(o.face, [...(byFace.get(o.face) ?? []), o]);
+  for (const o of fresh) if (!mayCut(document.brief, o.face)) byFace.set(o.face, [...(byFace.get(o.face) ?? []), o]);
   return [...byFace].map(([face, openings]) => ({
     id: `cut/policy/${face}`,
     station: 'cut',

@@ -86,7 +86,7 @@ export function mountsOf(document: Conversion, assembly: Assembly): MountPlan[] 
       thickness: on.thickness ?? 0,
       may:
         on.kind === 'wall'
-          ? mayCut(document.brief.policy, on.id)
+          ? mayCut(document.brief, on.id)
           : document.brief.policy !== 'conserve' || isMade(document, on),
       gap: screws?.gap ?? 0,
     };

@@ -218,7 +218,7 @@ function carriers(document: Conversion, assembly: Assembly, part: PlacedPart): I
     );
   }
   for (const [wall, gap] of wallsBeside(assembly, part)) {
-    if (gap > ANGLE_GAP || isBare(part) || !mayCut(document.brief.policy, wall)) continue;
+    if (gap > ANGLE_GAP || isBare(part) || !mayCut(document.brief, wall)) continue;
     const along = wall === 'left' || wall === 'right' ? depth : width;
     const across = wall === 'left' || wall === 'right' ? width : depth;
     const reach = round(gap + Math.max(8, 0.75 * across));
@@ -248,7 +248,7 @@ function carriers(document: Conversion, assembly: Assembly, part: PlacedPart): I
 
 /** What is original is drilled only where the policy allows it; what is made for the plan always is. */
 const mayDrill = ({ brief, kit }: Conversion, { kind, id }: Support): boolean =>
-  kind === 'wall' ? mayCut(brief.policy, id) : brief.policy !== 'conserve' || kit.parts[id]?.own?.made !== undefined;
+  kind === 'wall' ? mayCut(brief, id) : brief.policy !== 'conserve' || kit.parts[id]?.own?.made !== undefined;
 
 const round = (v: number) => Math.round(v * 100) / 100;
 

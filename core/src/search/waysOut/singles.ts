@@ -175,7 +175,7 @@ function faces(document: Conversion): Intervention[] {
     .filter((face) => face !== 'bottom' && !survives(brief, 'face', face))
     .flatMap((face): Intervention[] => {
       const blocked = brief.blockedFaces.includes(face);
-      const allowed = mayCut(brief.policy, face) || brief.policy === 'conserve';
+      const allowed = mayCut(brief, face) || brief.policy === 'conserve';
       if (!blocked && allowed) return [];
       const name = faceName(document, face);
       return [

@@ -6,6 +6,8 @@ import type { Body, CutAway, Fate, Feature, Hazard, HazardKind, Hull, Opening, S
 export type ShellChange =
   | { type: 'setHull'; hull: Hull }
   | { type: 'setMaterial'; material: Material }
+  /** Grams on a scale; null: computed again. */
+  | { type: 'setShellWeight'; grams: number | null }
   | { type: 'setBody'; id: string; body: Body | null }
   | { type: 'setHazard'; kind: HazardKind; hazard: Hazard }
   | { type: 'setFeature'; id: string; feature: Feature | null }
@@ -31,6 +33,11 @@ export const changes: ChangeKinds<{ shell: Shell }, ShellChange> = {
       shell.material = material;
     },
     words: (_document, { material }) => `material: ${material}`,
+  },
+  setShellWeight: {
+    alter: ({ shell }, { grams }) => put(shell, 'weighed', grams),
+    words: (_document, { grams }) =>
+      grams === null ? 'weight of the shell: computed' : `weight of the shell: ${grams} g`,
   },
   setBody: {
     alter: ({ shell }, { id, body }) => put(shell.bodies, id, body),

@@ -235,6 +235,8 @@ const hazard = object({
 export const form = object({
   hull,
   material,
+  /** Grams of the empty shell on a scale, with lids and doors; missing: computed from walls and material. */
+  weighed: optional(number(1, 500_000)),
   bodies: record(body),
   features: record(feature, MOST_FEATURES),
   openings: record(opening),

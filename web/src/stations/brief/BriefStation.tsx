@@ -1,5 +1,5 @@
-import { facesAgainst, POLICIES, standingPlace, STANDS, type StandingPlace } from '@young-shell/core/brief';
-import { faceWord, facesOf, type Policy } from '@young-shell/core/document';
+import { facesAgainst, POLICIES, seenWhen, standingPlace, STANDS, type StandingPlace } from '@young-shell/core/brief';
+import { faceWord, facesOf, type Policy, type Seen } from '@young-shell/core/document';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
@@ -10,6 +10,12 @@ import { Section } from '../../ui/Section';
 import { TextField } from '../../ui/TextField';
 import { Survivors } from './Survivors';
 import { Targets } from './Targets';
+
+const SEEN_OPTIONS: readonly { value: Seen; label: string }[] = [
+  { value: 'always', label: 'always' },
+  { value: 'open', label: 'when open' },
+  { value: 'never', label: 'never' },
+];
 
 /** Station 0: what for, what must survive, what may be touched. */
 export function BriefStation() {
@@ -107,6 +113,24 @@ export function BriefStation() {
               ))}
             </div>
           </fieldset>
+          {brief.policy === 'sleeper' && (
+            <fieldset className="m-0 border-0 p-0">
+              <legend className="font-label text-sm text-ink-soft">When each face is seen</legend>
+              <div className="grid grid-cols-3 gap-2 pt-1">
+                {facesOf(shell.hull).map((face) => (
+                  <Choice
+                    key={face}
+                    label={faceWord(face)}
+                    value={seenWhen(brief, face)}
+                    options={SEEN_OPTIONS}
+                    onChange={(when: Seen) =>
+                      set({ type: 'setBrief', brief: { seen: { ...brief.seen, [face]: when } } })
+                    }
+                  />
+                ))}
+              </div>
+            </fieldset>
+          )}
           <div className="grid grid-cols-2 gap-2.5">
             <NumberField
               label="Ambient, °C"

@@ -3,6 +3,7 @@ import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Choice } from '../../ui/Choice';
+import { NumberField } from '../../ui/NumberField';
 import { MeasuredAt } from '../../ui/MeasuredAt';
 import { Section } from '../../ui/Section';
 
@@ -10,7 +11,7 @@ export const MATERIAL_OPTIONS = MATERIALS.map((value) => ({ value, label: value 
 
 /** Thickness of every face, and what the shell is made of. */
 export function WallList() {
-  const { hull, material } = useAppSelector(selectDocument).shell;
+  const { hull, material, weighed } = useAppSelector(selectDocument).shell;
   const submit = useSubmit();
   const { edges, ends } = formOf(hull);
   return (
@@ -25,6 +26,13 @@ export function WallList() {
           value={material}
           options={MATERIAL_OPTIONS}
           onChange={(value) => submit({ type: 'setMaterial', material: value })}
+        />
+        <NumberField
+          label="Empty shell on a scale, g (0: not weighed)"
+          value={weighed ?? 0}
+          least={0}
+          most={500_000}
+          onCommit={(grams) => submit({ type: 'setShellWeight', grams: grams === 0 ? null : grams })}
         />
       </div>
     </Section>
