@@ -2,6 +2,7 @@ import { hullModel } from '../assembly';
 import { axisIndex, liftedAt, ringOf, type Body, type Conversion, type Side } from '../document';
 import type { Finding } from '../findings';
 import { closureFindings } from './closures';
+import { openingOrder, reopeningFindings } from './reopening';
 import { mm, type Source } from '../quantity';
 import { loftAt, loftCorners, sliceLoft, type Loft, type Point2, type Vec3 } from '../solid';
 import { area, clip } from '../solid';
@@ -139,19 +140,6 @@ function sideOf(document: Conversion, face: string): Side {
   )[axis]![n[axis]! > 0 ? 1 : 0]!;
 }
 
-/** Ids of the bodies in the order in which they can be opened; those that never can are left out. */
-export function openingOrder(bodies: Readonly<Record<string, Body>>): string[] {
-  const open: string[] = [];
-  for (;;) {
-    const next = Object.entries(bodies).find(
-      ([id, body]) =>
-        !open.includes(id) && (open.length > 0 || body.closures.every((c) => c.releasedFrom === 'outside')),
-    );
-    if (!next) return open;
-    open.push(next[0]);
-  }
-}
-
 /** What is wrong with how the shell opens. */
 export function bodyFindings(document: Conversion): Finding[] {
   const { bodies } = document.shell;
@@ -159,29 +147,7 @@ export function bodyFindings(document: Conversion): Finding[] {
   const order = openingOrder(bodies);
   for (const [id, body] of Object.entries(bodies)) {
     const name = body.name || body.kind;
-    if (!order.includes(id)) {
-      const inner = body.closures.filter((c) => c.releasedFrom === 'inside').map((c) => c.kind);
-      findings.push({
-        id: `shell/body/${id}/shut`,
-        station: 'shell',
-        verdict: 'stop',
-        sentence: `${name} is held from the inside (${inner.join(', ')}) and nothing else opens first: once shut it can't be opened again.`,
-        brief: `${name} can't reopen`,
-        figures: [],
-        about: [],
-      });
-    }
-    const destroyed = body.closures.filter((c) => c.kind === 'glue' || c.kind === 'rivet');
-    if (destroyed.length > 0 && document.brief.policy === 'conserve')
-      findings.push({
-        id: `shell/body/${id}/glued`,
-        station: 'shell',
-        verdict: 'warn',
-        sentence: `${name} is held by ${destroyed.map((c) => c.kind).join(' and ')}: opening it is not reversible, which Conserve does not allow.`,
-        brief: `${name} ${destroyed[0]!.kind}`,
-        figures: [],
-        about: [],
-      });
+    findings.push(...reopeningFindings(document, id, body, !order.includes(id)));
     const room = roomToOpen(document, body);
     const facing =
       room &&

@@ -23,7 +23,7 @@ import { measured } from '../quantity';
 import { leastAlong, loadSolidKernel, type SolidKernel, type Vec3 } from '../solid';
 import { standardPart } from '../standards';
 import { assessShell, HAZARDS, massOfBody, roomToOpen, volumesOf } from '.';
-import { openingOrder } from './bodies';
+import { openingOrder } from './reopening';
 
 let kernel: SolidKernel;
 beforeAll(async () => {

@@ -1,5 +1,6 @@
 export { assessShell, pathWords, shellMeasures } from './assess';
-export { massOfBody, openingOrder, roomToOpen } from './bodies';
+export { massOfBody, roomToOpen } from './bodies';
+export { ENDED, openedHow, openingOrder } from './reopening';
 export { asSnapTab, intoRoom, TAB_BENDS } from './closures';
 export { looksOfControl } from './controlLooks';
 export { featuresFromLines, type FromLines } from './featureLines';

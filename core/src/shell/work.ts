@@ -1,3 +1,4 @@
+import { reopeningRemedies } from './reopening';
 import { restRemedies } from './rests';
 import { volumesOf } from './volumes';
 import { stationWork } from '../station';
@@ -7,7 +8,8 @@ export const shellWork = stationWork({
     const { outside, free } = volumesOf(document, await tools.kernel());
     return { figures: { 'outer-litres': outside, 'free-litres': free } };
   },
-  remedies: restRemedies,
+  remedies: (document, finding) =>
+    finding.id.startsWith('shell/body/') ? reopeningRemedies(document, finding) : restRemedies(document, finding),
   slowReads: ['shell', 'kit.parts', 'layout'],
   jobs: () => import('./jobs'),
 });

@@ -6,7 +6,7 @@ import type { Order } from '../../fit';
 import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
 import { panelReport } from '../../panel';
-import { sizeWords } from '../../shell';
+import { ENDED, openedHow, sizeWords } from '../../shell';
 import { finishedFaces, SYSTEMS } from '../finish/finish';
 import { makingOf } from './make';
 import type { Before, Step } from './step';
@@ -92,6 +92,19 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: f.fate,
     });
   }
+  // What is riveted or glued opens the first time by force, and is shut with something new.
+  const forced = Object.entries(document.shell.bodies).filter(([, body]) => openedHow(body) !== '');
+  for (const [id, body] of forced)
+    add({
+      id: `open.${id}`,
+      name: `Open ${body.name || body.kind}: ${openedHow(body)}`,
+      phase: 'strip',
+      minutes: 5 * body.closures.filter((c) => ENDED.has(c.kind)).reduce((sum, c) => sum + c.count, 1),
+      after: [],
+      tools: body.closures.some((c) => c.kind === 'rivet') ? ['drill'] : ['knife'],
+      cautions: [EYES, DUST],
+      of: JSON.stringify(body.closures),
+    });
   const notched = Object.entries(document.shell.features).flatMap(([id, f]) =>
     f.fate !== 'removed' && f.cutAway && f.cutAway.length > 0 ? [{ id, f, blocks: f.cutAway }] : [],
   );
@@ -146,6 +159,7 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       after: [
         before('bench', 'reversibility', 'what does not run is not fitted'),
         ...removed.map(([id]) => before(`strip.${id}`, 'process', 'it stands in the way')),
+        ...forced.map(([id]) => before(`open.${id}`, 'process', 'nothing goes in before it is open')),
         ...notched.map(({ id }) => before(`cut-away.${id}`, 'process', 'it stands in the way')),
         ...carriers.map((id) => before(id, 'process', 'parts stand on it')),
       ],
@@ -420,7 +434,18 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
     add({
       id: 'close',
-      name: 'Close it',
+      name:
+        forced.length === 0
+          ? 'Close it'
+          : `Close it: ${forced
+              .map(
+                ([, b]) =>
+                  `new ${b.closures
+                    .filter((c) => ENDED.has(c.kind))
+                    .map((c) => (c.kind === 'glue' ? 'glue' : `rivets (${c.count})`))
+                    .join(' and ')} for ${b.name || b.kind}`,
+              )
+              .join('; ')}`,
       phase: 'close',
       minutes: MINUTES.close,
       after: [before('check', 'reversibility', 'it comes apart again if it does not run')],
