@@ -242,6 +242,7 @@ export function tapeDeckUnplaced(): Conversion {
     },
   };
   deck.panel = panel();
+  deck.cut.mounts['card-1'] = { kind: 'strap' };
   deck.build = build(deck.build);
   return deck;
 }

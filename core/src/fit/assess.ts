@@ -5,6 +5,7 @@ import { formatLength, sharesOf, type Source } from '../quantity';
 import type { Assessed } from '../station';
 import { carrierFindings } from './carriers';
 import { DISTANCE, faceFindings } from './faceFindings';
+import { cardFindings } from './holds/cardFindings';
 import { holdFindings } from './holds/findings';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
@@ -60,6 +61,7 @@ export function assessFit(document: Conversion, assembly: Assembly): Assessed<Fi
     ...faceFindings(document, assembly),
     ...carrierFindings(document, assembly),
     ...holdFindings(document, assembly),
+    ...cardFindings(document, assembly),
     ...outsideFindings(document, assembly),
     ...railFindings(document, assembly),
     ...aroundFindings(document, assembly),

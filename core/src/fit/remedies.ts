@@ -4,6 +4,8 @@ import { applyChange, type Change, type Conversion, type Feature, type Placement
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
 import { cutAwayFor, cutAwayWords } from './cutAway';
+import { CARD_ENDS } from './holds/cardFindings';
+import { cardRemedies } from './holds/cardRemedies';
 import { HELD } from './holds/findings';
 import { holdRemedies } from './holds/remedies';
 import { judge } from './judge';
@@ -19,6 +21,7 @@ import { nameOf, travel } from './words';
  * way, the nearest free place, the orientation that fits, a feature that may be cut, a first placing.
  */
 export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
+  if (CARD_ENDS.test(finding.id)) return cardRemedies(document, finding);
   if (HELD.test(finding.id)) return holdRemedies(document, finding);
   if (finding.id.startsWith(REACH)) return cableRemedies(document, finding);
   const partId = finding.about.find((a) => a.kind === 'part')?.id;
