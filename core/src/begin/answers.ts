@@ -1,7 +1,14 @@
-import { POLICY_NAMES, STARTING_FORMS, type Policy, type StartingForm } from '../document';
+import { POLICY_NAMES, STARTING_FORMS, type Policy, type Side, type StartingForm } from '../document';
 import { STANDS, type StandingPlace } from '../brief';
 import { MATERIALS, standardPart, type Material } from '../standards';
 import { TOOL_NAMES, type Tool } from '../quantity';
+
+/** How a shell opens; some other way is entered at Shell. */
+export const OPENINGS = ['lid', 'hinged', 'not'] as const;
+export const HINGES = ['rear', 'left', 'right', 'front'] as const;
+export const RIDGES = ['front to rear', 'left to right'] as const;
+/** Feet a shell may stand on, mm. */
+export const FEET = { least: 0, most: 500 } as const;
 
 /** What is asked before the first verdict; lengths in mm. */
 export interface Answers {
@@ -18,7 +25,15 @@ export interface Answers {
   /** What the sizes and the wall were taken with. */
   tool: Tool;
   /** How it opens. */
-  opens: 'lid' | 'not';
+  opens: (typeof OPENINGS)[number];
+  /** The edge a hinged lid turns about. */
+  hinge: Exclude<Side, 'top' | 'bottom'>;
+  /** An arched top: which way its ridge runs. */
+  ridge: (typeof RIDGES)[number];
+  /** Height of the feet under it; 0: none, or not known. */
+  feet: number;
+  /** Is its rear seen where it stands? */
+  rearSeen: boolean;
   stands: StandingPlace;
   policy: Policy;
   kit: readonly { key: string; name: string; count: number }[];
@@ -35,6 +50,10 @@ export const FIRST_ANSWERS: Answers = {
   material: 'other',
   tool: 'guess',
   opens: 'lid',
+  hinge: 'rear',
+  ridge: 'front to rear',
+  feet: 0,
+  rearSeen: false,
   stands: 'table',
   policy: 'sleeper',
   kit: [],
@@ -61,6 +80,11 @@ export function wrongWith(answers: Answers): Partial<Record<keyof Answers, strin
     ({ key, count }) => !standardPart(key) || !(Number.isInteger(count) && count >= 1 && count <= MOST_OF_A_KIND),
   );
   if (odd) wrong.kit = `${odd.count} × ${odd.key}: known parts, 1 to ${MOST_OF_A_KIND} of each.`;
+  if (!(answers.feet >= FEET.least && answers.feet <= FEET.most))
+    wrong.feet = `Feet of ${answers.feet} mm: enter ${FEET.least} to ${FEET.most} mm.`;
+  if (!OPENINGS.includes(answers.opens)) wrong.opens = `It opens in one of these ways: ${OPENINGS.join(', ')}.`;
+  if (!HINGES.includes(answers.hinge)) wrong.hinge = `A hinge is at one of ${HINGES.join(', ')}.`;
+  if (!RIDGES.includes(answers.ridge)) wrong.ridge = `A ridge runs ${RIDGES.join(' or ')}.`;
   if (!(answers.form in STARTING_FORMS))
     wrong.form = `A form would be one of ${Object.keys(STARTING_FORMS).join(', ')}.`;
   if (!MATERIALS.includes(answers.material)) wrong.material = `A material would be one of ${MATERIALS.join(', ')}.`;

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hullModel } from '../assembly';
-import { facesAgainst, standingPlace, STANDS } from '../brief';
+import { facesAgainst, mayCut, standingPlace, STANDS } from '../brief';
 import { validationIssuesOf, POLICY_NAMES, STARTING_FORMS, type StartingForm } from '../document';
 import { TOOL_NAMES } from '../quantity';
 import { searchLayouts } from '../search';
 import { saidAtRest } from '../plan';
 import { standardPart } from '../standards';
-import { BUNDLES, firstPlan, FIRST_ANSWERS, SIZES, WALLS, wrongWith, type Answers } from '.';
+import { BUNDLES, HINGES, OPENINGS, RIDGES, firstPlan, FIRST_ANSWERS, SIZES, WALLS, wrongWith, type Answers } from '.';
 
 const FORMS = Object.keys(STARTING_FORMS) as StartingForm[];
 const places = Object.keys(STANDS) as (keyof typeof STANDS)[];
@@ -22,7 +22,11 @@ const answers: fc.Arbitrary<Answers> = fc.record({
   wall: fc.double({ min: WALLS.least, max: WALLS.most, noNaN: true }),
   material: fc.constantFrom('steel', 'wood', 'other'),
   tool: fc.constantFrom(...TOOL_NAMES),
-  opens: fc.constantFrom('lid', 'not'),
+  opens: fc.constantFrom(...OPENINGS),
+  hinge: fc.constantFrom(...HINGES),
+  ridge: fc.constantFrom(...RIDGES),
+  feet: fc.constantFrom(0, 12),
+  rearSeen: fc.boolean(),
   stands: fc.constantFrom(...places),
   policy: fc.constantFrom(...POLICY_NAMES),
   kit: fc.constantFrom(...Object.values(BUNDLES).map((b) => b.parts)),
@@ -54,6 +58,29 @@ describe('a first plan', () => {
     // An arch is a row of chords, inside the true curve by a tenth.
     const digits = form === 'arch' ? 0 : 6;
     expect(high.map((v, i) => v - low[i]!)).toEqual([431, 287, 165].map((v) => expect.closeTo(v, digits)));
+  });
+
+  it('an arch turns, and is as large either way', () => {
+    for (const [ridge, axis] of [
+      ['front to rear', 'y'],
+      ['left to right', 'x'],
+    ] as const) {
+      const { shell } = firstPlan({ ...FIRST_ANSWERS, form: 'arch', ridge, width: 431, depth: 287, height: 165 });
+      expect(shell.hull).toMatchObject({ form: 'profile', axis });
+      const { low, high } = hullModel(shell);
+      expect(high.map((v, i) => v - low[i]!)).toEqual([431, 287, 165].map((v) => expect.closeTo(v, 0)));
+    }
+  });
+
+  it('keeps what was said of hinge, feet and what is seen', () => {
+    const plan = firstPlan({ ...FIRST_ANSWERS, opens: 'hinged', hinge: 'left', feet: 14, rearSeen: true });
+    expect(plan.shell.bodies['lid-1']).toMatchObject({
+      motion: { kind: 'swing', edge: 'left' },
+      closures: [{ kind: 'hinge' }],
+    });
+    expect(plan.air.feet).toBe(14);
+    expect(mayCut(plan.brief, 'rear')).toBe(false);
+    expect(wrongWith({ ...FIRST_ANSWERS, feet: 900 }).feet).toMatch(/900 mm: enter 0 to 500/);
   });
 
   it('has inside what was measured inside', () => {

@@ -1,10 +1,12 @@
 import { facesAgainst } from '../brief';
 import {
+  defaultArch,
   validationIssuesOf,
   lidAt,
   newConversion,
   nextId,
   STARTING_FORMS,
+  type Body,
   type Conversion,
   type FaceId,
   type Hull,
@@ -24,7 +26,7 @@ export function firstPlan(answers: Answers): Conversion {
   if (wrong) throw new Error(wrong);
   const plan = newConversion(answers.name.trim() || 'Untitled shell', hullOf(answers));
   const shell: Shell = { ...plan.shell, material: answers.material };
-  if (answers.opens === 'lid') shell.bodies = { 'lid-1': firstLid(answers) };
+  if (answers.opens !== 'not') shell.bodies = { 'lid-1': firstLid(answers) };
   const [odd] = validationIssuesOf({ ...plan, shell });
   if (odd) throw new Error(odd.message);
   const blockedFaces = against(answers, shell);
@@ -38,7 +40,13 @@ export function firstPlan(answers: Answers): Conversion {
     ...plan,
     shell,
     kit: { ...plan.kit, parts },
-    brief: { ...plan.brief, policy: answers.policy, blockedFaces },
+    brief: {
+      ...plan.brief,
+      policy: answers.policy,
+      blockedFaces,
+      ...(answers.rearSeen ? { seen: { rear: 'always' as const } } : {}),
+    },
+    air: { ...plan.air, ...(answers.feet > 0 ? { feet: answers.feet } : {}) },
   };
 }
 
@@ -64,7 +72,10 @@ function hullOf(answers: Answers): Hull {
   const { tool } = answers;
   const size = outside(answers);
   const wall = measured(answers.wall, tool, Math.min(TOOLS[tool].uncertainty, answers.wall / 3));
-  const from = STARTING_FORMS[answers.form]();
+  const from =
+    answers.form === 'arch'
+      ? defaultArch(answers.ridge === 'left to right' ? 'x' : 'y')
+      : STARTING_FORMS[answers.form]();
   const known = (value: number) => measured(rounded(value), tool);
   const evenly = { front: wall, rear: wall, left: wall, right: wall, top: wall, bottom: wall };
   if (from.form === 'box')
@@ -122,8 +133,17 @@ function hullOf(answers: Answers): Hull {
   };
 }
 
+/** How far a hinged lid opens until it is measured, degrees. Common practice, no source. */
+const OPENS_BY = 100;
+
 /** The lid is what is above the inside of the top, until the joint is measured. */
-const firstLid = (answers: Answers) => {
+function firstLid(answers: Answers): Body {
   const { height } = outside(answers);
-  return lidAt(measured(rounded(height - answers.wall), 'guess', Math.min(5, answers.wall)), 'Lid', []);
-};
+  const lid = lidAt(measured(rounded(height - answers.wall), 'guess', Math.min(5, answers.wall)), 'Lid', []);
+  if (answers.opens !== 'hinged') return lid;
+  return {
+    ...lid,
+    motion: { kind: 'swing', edge: answers.hinge, angle: OPENS_BY },
+    closures: [{ kind: 'hinge', count: 2, where: `at the ${answers.hinge} edge`, releasedFrom: 'outside' }],
+  };
+}

@@ -1,8 +1,9 @@
-import { SIZES, WALLS, type Answers } from '@young-shell/core/begin';
+import { FEET, HINGES, RIDGES, SIZES, WALLS, type Answers } from '@young-shell/core/begin';
 import { POLICIES, STANDS, type StandingPlace } from '@young-shell/core/brief';
 import type { Policy, StartingForm } from '@young-shell/core/document';
 import { TOOLS, type Tool } from '@young-shell/core/quantity';
 import { MATERIALS } from '@young-shell/core/standards';
+import { Check } from '../ui/Check';
 import { Choice, same } from '../ui/Choice';
 import { LengthField } from '../ui/LengthField';
 import { FormChoice } from './FormChoice';
@@ -67,10 +68,34 @@ export function ShellQuestions({ answers, set }: Props) {
           label="It opens"
           value={answers.opens}
           options={[
-            { value: 'lid', label: 'by a lid on top' },
+            { value: 'lid', label: 'by a lid that lifts off' },
+            { value: 'hinged', label: 'by a lid on hinges' },
             { value: 'not', label: 'some other way' },
           ]}
           onChange={(opens) => set({ opens })}
+        />
+        {answers.opens === 'hinged' && (
+          <Choice
+            label="Hinges at its"
+            value={answers.hinge}
+            options={same(HINGES)}
+            onChange={(hinge) => set({ hinge })}
+          />
+        )}
+        {answers.form === 'arch' && (
+          <Choice
+            label="Its ridge runs"
+            value={answers.ridge}
+            options={same(RIDGES)}
+            onChange={(ridge) => set({ ridge })}
+          />
+        )}
+        <LengthField
+          label="Feet, 0 for none"
+          value={answers.feet}
+          least={FEET.least}
+          most={FEET.most}
+          onCommit={(feet) => set({ feet })}
         />
       </div>
       <div className="mt-2.5 grid grid-cols-2 gap-2.5 max-sm:grid-cols-1">
@@ -92,6 +117,13 @@ export function ShellQuestions({ answers, set }: Props) {
           }))}
           onChange={(policy) => set({ policy })}
         />
+        {answers.policy === 'sleeper' && (
+          <Check
+            label="its rear is seen where it stands"
+            checked={answers.rearSeen}
+            onChange={(rearSeen) => set({ rearSeen })}
+          />
+        )}
       </div>
     </>
   );

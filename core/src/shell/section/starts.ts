@@ -42,14 +42,16 @@ export const defaultWedge = (): ProfileHull =>
     corner(guess(0), guess(70), 'front'),
   ]);
 
-/** An arched top to start from: the arch spans the width. */
-export const defaultArch = (): ProfileHull =>
-  profile('y', 280, [
+/** An arched top to start from: along y the arch spans the width, along x the depth. */
+export const defaultArch = (along: 'x' | 'y' = 'y'): ProfileHull => {
+  const [span, length] = along === 'y' ? [420, 280] : [280, 420];
+  return profile(along, length, [
     corner(guess(0), guess(0), 'bottom'),
-    corner(guess(420), guess(0), 'right'),
-    corner(guess(420), guess(180), 'top', undefined, { rise: guess(60) }),
-    corner(guess(0), guess(180), 'left'),
+    corner(guess(span), guess(0), along === 'y' ? 'right' : 'rear'),
+    corner(guess(span), guess(180), 'top', undefined, { rise: guess(60) }),
+    corner(guess(0), guess(180), along === 'y' ? 'left' : 'front'),
   ]);
+};
 
 /** A box with rounded upright edges to start from. */
 export const defaultRounded = (): ProfileHull =>
