@@ -2,6 +2,7 @@ export { assessShell, pathWords, shellMeasures } from './assess';
 export { massOfBody, roomToOpen } from './bodies';
 export { ENDED, openedHow, openingOrder } from './reopening';
 export { asSnapTab, intoRoom, TAB_BENDS } from './closures';
+export { asFeatures, asPart } from './asPart';
 export { looksOfControl } from './controlLooks';
 export { featuresFromLines, type FromLines } from './featureLines';
 export { HAZARDS } from './hazards';

@@ -16,6 +16,7 @@ import { turnAxis } from '../../view/projection';
 import { preview, select } from '../../view/slice';
 import { useMove } from '../../view/useMove';
 import { run } from '../../work/work';
+import { AsFeature } from './AsFeature';
 import { ShortfallNote } from './ShortfallNote';
 import { PartMargins } from './PartMargins';
 import { RowOfParts } from './RowOfParts';
@@ -140,6 +141,7 @@ export function PartPlace({ id }: { id: string }) {
       {placement && <HeldBy id={id} />}
       <RidesOn id={id} placement={placement} />
       <StaysOutside id={id} />
+      {placement && !placement.locked && part.own && !part.own.made && <AsFeature id={id} />}
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look={placement ? 'plain' : 'strong'} disabled={busy || placement?.locked} onClick={() => void place()}>
           <WandSparkles size={15} aria-hidden /> {busy ? 'looking …' : 'Place it for me'}

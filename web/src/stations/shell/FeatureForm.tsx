@@ -1,5 +1,5 @@
 import { survives } from '@young-shell/core/brief';
-import { asSnapTab } from '@young-shell/core/shell';
+import { asPart, asSnapTab } from '@young-shell/core/shell';
 import {
   CONTROLS,
   extentOf,
@@ -14,6 +14,7 @@ import { guess, measured, type Measured } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
+import { Button } from '../../ui/Button';
 import { DeleteButton } from '../../ui/DeleteButton';
 import { Check } from '../../ui/Check';
 import { Choice } from '../../ui/Choice';
@@ -161,6 +162,16 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
           ))}
         </fieldset>
       )}
+      <div className="col-span-2">
+        <Button
+          onClick={() => {
+            const change = asPart(document, id);
+            if (change) submit(change);
+          }}
+        >
+          Make it a part of the kit
+        </Button>
+      </div>
       <DeleteButton
         name={feature.name}
         why={
