@@ -1,7 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import { rowOf, type Conversion } from '../../document';
 import type { Figure, Finding } from '../../findings';
-import { HOLDS, holdsOf, type Hold } from '../../hold';
+import { HOLDS, holdsOf, type Hold, type Met } from '../../hold';
 import type { Source } from '../../quantity';
 import { listOf, mm } from '../words';
 import { belowOf } from './below';
@@ -17,6 +17,7 @@ export function holdFindings(document: Conversion, assembly: Assembly): Finding[
   const findings: Finding[] = [];
   const holds = holdsOf(document, assembly);
   const rows = new Set<string>();
+  const unheld: Unheld[] = [];
   for (const part of assembly.parts) {
     const hold = holds.get(part.id)!;
     const loose = !HOLDS.has(hold.kind);
@@ -29,8 +30,15 @@ export function holdFindings(document: Conversion, assembly: Assembly): Finding[
     if (row && rows.has(row.id)) continue;
     if (row) rows.add(row.id);
     const name = row?.row.name ?? part.part.name;
-    findings.push(loose ? notHeld(document, assembly, part, hold, name) : slides(document, part, hold, name));
+    if (loose) unheld.push({ part, hold, name });
+    else findings.push(slides(document, part, hold, name));
   }
+  // A plan that never said what holds what is told so once.
+  findings.push(
+    ...(unheld.length < MANY
+      ? unheld.map((one) => notHeld(document, assembly, one))
+      : [noneHeld(document, assembly, unheld)]),
+  );
   return [...findings, ...takenAlong(document, assembly)];
 }
 
@@ -43,20 +51,46 @@ const figure = (label: string, value: number): Figure => ({
   source: { kind: 'computed', title: 'from the underside of the part straight down' },
 });
 
-function notHeld(
-  document: Conversion,
-  assembly: Assembly,
-  part: PlacedPart,
-  { kind, by }: Hold,
-  name: string,
-): Finding {
+/** A part, or a row of them, that nothing holds. */
+interface Unheld {
+  part: PlacedPart;
+  hold: Hold;
+  name: string;
+}
+
+/** From so many on, what nothing holds is one finding. */
+const MANY = 3;
+/** Id of that finding, in the place of a part’s. */
+export const ALL = 'all';
+
+/** Where it is: “hangs 2.0 mm over the floor”. */
+function whereWords(below: Met | undefined, { kind, by }: Hold): string {
+  if (kind === 'touches') return `only lies against ${by!.name}`;
+  return below ? `hangs ${mm(below.distance)} over ${below.support.name}` : 'hangs in the air';
+}
+
+function noneHeld(document: Conversion, assembly: Assembly, unheld: readonly Unheld[]): Finding {
+  const each = unheld.map(({ part, hold, name }) => `${name} ${whereWords(belowOf(document, assembly, part), hold)}`);
+  return {
+    id: `fit/${ALL}/held`,
+    station: 'fit',
+    verdict: 'warn',
+    sentence: `Nothing holds ${unheld.length} parts: ${each.join('; ')}. Set them down, or give each something that carries it.`,
+    brief: `nothing holds ${unheld.length} parts`,
+    figures: [
+      { label: 'parts that nothing holds', value: unheld.length, unit: 'count', source: COUNTED, worse: 'more' },
+    ],
+    about: about(...unheld.map(({ part }) => part)),
+    mayHaveRemedies: true,
+  };
+}
+
+const COUNTED: Source = { kind: 'computed', title: 'parts in the shell that no wall, part, screw or strap holds' };
+
+function notHeld(document: Conversion, assembly: Assembly, { part, hold, name }: Unheld): Finding {
+  const { kind } = hold;
   const below = belowOf(document, assembly, part);
-  const where =
-    kind === 'touches'
-      ? `it only lies against ${by!.name}`
-      : below
-        ? `it hangs ${mm(below.distance)} over ${below.support.name}`
-        : 'it hangs in the air';
+  const where = `it ${whereWords(below, hold)}`;
   return {
     id: `fit/${part.id}/held`,
     station: 'fit',

@@ -28,7 +28,7 @@ import { DIRECTIONS, opposite, type Direction, type Vec3 } from '../../solid';
 import { assessFit } from '../assess';
 import { listOf, mm } from '../words';
 import { belowOf } from './below';
-import { HELD } from './findings';
+import { ALL, HELD } from './findings';
 
 /** A block higher than this is a plate on posts, mm. Common practice, no source. */
 const BLOCK = 40;
@@ -59,27 +59,71 @@ interface Tried {
  * carries it is held as well.
  */
 export function holdRemedies(document: Conversion, finding: Finding): Remedy[] {
-  const what = HELD.exec(finding.id)?.[1];
   const assembly = assemble(document);
+  if (finding.id === `fit/${ALL}/held`) return eachHeld(document, finding);
   const id = finding.about[0]?.id;
   const part = assembly.parts.find((p) => p.id === id);
   if (id === undefined || !part) return [];
-  const stops = stopsOf(document, assembly);
-  const ideas =
-    what === 'held'
-      ? [
-          ...setDown(document, assembly, part),
-          ...screwedHigher(document, part),
-          ...carriers(document, assembly, part),
-          ...stuck(document, part, finding),
-        ]
-      : what === 'slides'
-        ? stuck(document, part, finding)
-        : what === 'moves-with'
-          ? [goesWith(document, assembly, finding)]
-          : offTheJoint(document, part);
-  return ideas.filter(({ change }) => helps(document, change, finding, id, stops) !== undefined);
+  const before = graveOf(document, assembly);
+  return ideasFor(document, assembly, part, finding).filter(
+    ({ change }) => helps(document, change, finding, id, before) !== undefined,
+  );
 }
+
+function ideasFor(document: Conversion, assembly: Assembly, part: PlacedPart, finding: Finding): Idea[] {
+  switch (HELD.exec(finding.id)?.[1]) {
+    case 'held':
+      return [
+        ...setDown(document, assembly, part),
+        ...screwedHigher(document, part),
+        ...carriers(document, assembly, part),
+        ...stuck(document, part, finding),
+      ];
+    case 'slides':
+      return stuck(document, part, finding);
+    case 'moves-with':
+      return [goesWith(document, assembly, finding)];
+    default:
+      return offTheJoint(document, part);
+  }
+}
+
+/** So many ways are offered for each of many parts that nothing holds. */
+const MOST_EACH = 2;
+
+/** Of many parts that nothing holds: the first way of each, one after the other, in one go; and a few of each by itself. */
+function eachHeld(document: Conversion, { about, ...finding }: Finding): Remedy[] {
+  const alone = (id: string): Finding => ({ ...finding, id: `fit/${id}/held`, about: [{ kind: 'part', id }] });
+  const done: Remedy[] = [];
+  let plan = document;
+  for (const { id } of about) {
+    const [first] = holdRemedies(plan, alone(id));
+    if (!first) continue;
+    done.push(first);
+    plan = applyChange(plan, first.change).document;
+  }
+  const each = about.flatMap(({ id }) =>
+    holdRemedies(document, alone(id))
+      .slice(0, MOST_EACH)
+      .map((remedy): Remedy => ({ ...remedy, id: `${id}-${remedy.id}` })),
+  );
+  if (done.length < 2) return each;
+  const label = `Hold ${done.length} of ${about.length}, each by the least: ${done.map((r) => lowered(r.label)).join('; ')}`;
+  return [
+    {
+      id: 'each',
+      label,
+      price: 'each can be undone by itself afterwards',
+      change: all(
+        `hold ${done.length} parts`,
+        done.map((r) => r.change),
+      ),
+    },
+    ...each,
+  ];
+}
+
+const lowered = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Does the part hold with a change, is what is said gone, and does nothing new stop? */
 function helps(
@@ -87,7 +131,7 @@ function helps(
   change: Change,
   finding: Finding,
   id: string,
-  stops: ReadonlySet<string>,
+  before: ReadonlySet<string>,
 ): Tried | undefined {
   let next: Conversion;
   try {
@@ -98,22 +142,21 @@ function helps(
   const assembly = assemble(next);
   const hold = holdsOf(next, assembly).get(id);
   if (!hold || !HOLDS.has(hold.kind)) return undefined;
-  const { findings } = assessFit(next, assembly);
-  const gone = !findings.some((f) => f.id === finding.id);
-  const fresh = findings.some(
-    (f) =>
-      (f.verdict === 'stop' && !stops.has(f.id)) || (f.id.endsWith('/held') && f.id !== finding.id && !stops.has(f.id)),
-  );
+  const gone = !assessFit(next, assembly).findings.some((f) => f.id === finding.id);
+  const fresh = [...graveOf(next, assembly)].some((what) => !before.has(what));
   return gone && !fresh ? { document: next, hold } : undefined;
 }
 
-/** What stops already, and what hangs already. */
-const stopsOf = (document: Conversion, assembly: Assembly): ReadonlySet<string> =>
-  new Set(
-    assessFit(document, assembly)
-      .findings.filter((f) => f.verdict === 'stop' || f.id.endsWith('/held'))
+/** What stops, by its id, and which parts nothing holds. */
+const graveOf = (document: Conversion, assembly: Assembly): ReadonlySet<string> =>
+  new Set([
+    ...assessFit(document, assembly)
+      .findings.filter((f) => f.verdict === 'stop')
       .map((f) => f.id),
-  );
+    ...[...holdsOf(document, assembly).values()]
+      .filter(({ kind }) => !HOLDS.has(kind))
+      .map(({ part }) => `nothing holds ${part}`),
+  ]);
 
 /** Down onto what is under it, what stands on it and what is plugged in with it. */
 function setDown(document: Conversion, assembly: Assembly, part: PlacedPart): Idea[] {

@@ -57,7 +57,7 @@ export function ByLines() {
           />
         )}
       </Field>
-      <Button type="submit" disabled={text.trim() === ''}>
+      <Button type="submit" className="mt-1.5" disabled={text.trim() === ''}>
         Add
       </Button>
     </form>

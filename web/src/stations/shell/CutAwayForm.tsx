@@ -12,14 +12,14 @@ const STARTS: readonly { value: Side | 'none'; label: string }[] = [
 ];
 
 const ENDS = [
-  { key: 'x', label: 'Left end (x)' },
-  { key: 'y', label: 'Front end (y)' },
-  { key: 'z', label: 'Lower end (z)' },
+  { key: 'x', label: 'left (x)' },
+  { key: 'y', label: 'front (y)' },
+  { key: 'z', label: 'lower (z)' },
 ] as const;
 const SIZES = [
-  { key: 'width', label: 'Width' },
-  { key: 'depth', label: 'Depth' },
-  { key: 'height', label: 'Height' },
+  { key: 'width', label: 'width' },
+  { key: 'depth', label: 'depth' },
+  { key: 'height', label: 'height' },
 ] as const;
 
 const planned = (value: number) => measured(Math.round(value * 10) / 10, 'jigsaw');
@@ -52,7 +52,7 @@ export function CutAwayForm({ id, feature }: { id: string; feature: Feature }) {
         const field = (key: keyof CutAway, label: string) => (
           <LengthField
             key={key}
-            label={blocks.length > 1 ? `${label}, cut ${i + 1}` : `${label} of the cut`}
+            label={blocks.length > 1 ? `Cut ${i + 1}, ${label}` : `Cut, ${label}`}
             {...(['width', 'depth', 'height'].includes(key) ? { least: 0.1 } : {})}
             value={block[key].value}
             onCommit={(mm) => put(blocks.map((b, k) => (k === i ? { ...b, [key]: measured(mm, 'jigsaw') } : b)))}
