@@ -1,13 +1,15 @@
 import { layOnDays, type Laid, type PlannedStep } from '@young-shell/core/build';
+import { inUnit } from '@young-shell/core/quantity';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store';
 import { selectAssessment, selectDocument } from '../../document/selectors';
 import { useComputed } from '../../work/useComputed';
 import { today } from '../../ui/days';
 
-/** The steps with Fit’s order once it is computed, without it until then; and the days they are laid on. */
+/** The steps, in the reader’s unit, with Fit’s order once it is computed; and the days they are laid on. */
 export function useSteps(): { steps: readonly PlannedStep[]; laid: Laid; busy: boolean } {
   const document = useAppSelector(selectDocument);
+  const unit = useAppSelector((state) => state.preferences.unit);
   const quick = useAppSelector(selectAssessment).reports.build.steps;
   const day = today();
   const { value, busy } = useComputed('short', 'build', 'steps', [document, day]);
@@ -22,7 +24,7 @@ export function useSteps(): { steps: readonly PlannedStep[]; laid: Laid; busy: b
         : [];
     });
     const missing = quick.filter((s) => !steps.some((o) => o.id === s.id));
-    const all = [...merged, ...missing];
+    const all = [...merged, ...missing].map((s) => ({ ...s, name: inUnit(s.name, unit) }));
     return { steps: all, laid: layOnDays(document, all, day), busy };
-  }, [value, quick, document, day, busy]);
+  }, [value, quick, document, day, busy, unit]);
 }
