@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly';
 import { mountsOf } from '../cut';
 import type { BuildItem, Conversion } from '../document';
-import { standoffFor } from '../hold';
+import { holdsOf, standoffFor } from '../hold';
 import { panelReport } from '../panel';
 import { finishedFaces } from './finish/finish';
 
@@ -73,6 +73,7 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     if (chosen === 'strap') more('strap', 1, USUAL.strap);
     if (chosen === 'tape') more('foam tape, cm²', Math.ceil((area ?? 0) / 100), USUAL.tape);
   }
+  for (const { strapped } of holdsOf(document, assembly).values()) if (strapped) more('strap', 1, USUAL.strap);
   for (const [id, { name, count, each }] of small)
     add(id, name, count, 'screws', each === undefined ? undefined : count * each);
   const { matched, harness } = panelReport(document, assembly);

@@ -6,7 +6,9 @@ import {
   applyChange,
   defaultBox,
   feature,
+  lidAt,
   newConversion,
+  ringBody,
   validationIssuesOf,
   type Change,
   type Conversion,
@@ -63,6 +65,30 @@ describe('so much cut out of a feature as a part needs', () => {
     const step = steps.find((s) => s.id === 'cut-away.rib')!;
     expect(step.name).toMatch(/^Cut \d+ × 4 × 1\d(\.\d)? mm out of Rib; the rest stays$/);
     expect(steps.find((s) => s.id === 'trial')!.after.map((b) => b.id)).toContain('cut-away.rib');
+  });
+
+  it('under a lid that a ring raised: where the rib is now, kept where it was', () => {
+    const raised = after(
+      plan(100, 100, [3, 130, 120, 394, 4, 20]),
+      { type: 'setBody', id: 'lid-1', body: lidAt(measured(140), 'Lid') },
+      {
+        type: 'setFeature',
+        id: 'rib',
+        feature: { ...plan(0, 0, [3, 130, 120, 394, 4, 20]).shell.features.rib!, body: 'lid-1' },
+      },
+      { type: 'setBody', id: 'ring-1', body: ringBody(newConversion('Radio', defaultBox()).shell, 15) },
+      {
+        type: 'placePart',
+        id: 'drive-1',
+        placement: { x: 100, y: 100, z: 131, rear: 'rear', top: 'top', locked: true },
+      },
+    );
+    const there = assemble(raised).features.find((s) => s.owner === 'rib')!.shape;
+    expect(there.low[2]).toBe(135);
+    const blocks = cutAwayFor(raised, assemble(raised), ['drive-1'], 'rib')!;
+    const next = assemble(after(raised, { type: 'setCutAway', id: 'rib', blocks }));
+    expect(shortAt(marginsOfPart(next, next.parts[0]!)).filter((m) => m.other.id === 'rib')).toEqual([]);
+    expect(blocks[0]!.z.value).toBeCloseTo(120, 6);
   });
 
   it('nothing where it must be kept, under Conserve, or where nothing of it would be left', () => {

@@ -1,5 +1,14 @@
 import { assemble, type Assembly, type Solid } from '../assembly';
-import { applyChange, MOST_CUT_AWAY, type Change, type Conversion, type CutAway, type Feature } from '../document';
+import {
+  applyChange,
+  lidOf,
+  ringOf,
+  MOST_CUT_AWAY,
+  type Change,
+  type Conversion,
+  type CutAway,
+  type Feature,
+} from '../document';
 import { measured } from '../quantity';
 import { sizeWords, unheldOf } from '../shell';
 import type { Vec3 } from '../solid';
@@ -43,7 +52,10 @@ export function cutAwayFor(
         blocks[i] = around(blocks[i], common(piece, solid, keep));
       });
   }
-  const found = blocks.flatMap((block, i) => (block ? [toEdges(block, pieces[i]!)] : []));
+  // What hangs on a raised lid is cut where it was before the lid went up.
+  const { shell } = document;
+  const lift = shell.features[feature]?.body === lidOf(shell)?.id ? (ringOf(shell)?.height.value ?? 0) : 0;
+  const found = blocks.flatMap((block, i) => (block ? [lowered(toEdges(block, pieces[i]!), lift)] : []));
   if (found.length === 0) return undefined;
   const before = document.shell.features[feature]?.cutAway ?? [];
   const after = [...before, ...found.map(asCutAway)];
@@ -78,6 +90,11 @@ function toEdges({ low, high }: Block, { shape }: Solid): Block {
     high: high.map((v, i) => to(v, shape.high[i]!, 1)) as Vec3,
   };
 }
+
+const lowered = ({ low, high }: Block, by: number): Block => ({
+  low: [low[0], low[1], low[2] - by],
+  high: [high[0], high[1], high[2] - by],
+});
 
 const asCutAway = ({ low, high }: Block): CutAway => ({
   x: planned(low[0]),

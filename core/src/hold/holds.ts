@@ -43,6 +43,8 @@ export interface Hold {
   bodies: (string | undefined)[];
   /** Where the holes of its mounting side meet something, whatever holds it in the end. */
   screws?: Screws;
+  /** What a strap that the user said goes to, over a part that something else holds at one end. */
+  strapped?: Support;
 }
 
 /** Holes of a part’s mounting side before something they can be screwed to. */
@@ -118,9 +120,26 @@ function keptHold(document: Conversion, assembly: Assembly, part: PlacedPart): H
   }
   const known = ofPart.get(part);
   if (known && known.rests.length === rests.length && known.rests.every((r, i) => r === rests[i])) return known.hold;
-  const hold = holdOf(document, assembly, part);
+  const hold = withStrap(document, assembly, part, holdOf(document, assembly, part));
   ofPart.set(part, { rests, hold });
   return hold;
+}
+
+/** A strap reaches so far to something it can go round or be screwed to, mm. Common practice, no source. */
+const STRAP_REACH = 60;
+
+/** A strap over what is plugged in or hangs in a wall: it goes to a wall, a feature, or what is made to carry. */
+function withStrap(document: Conversion, assembly: Assembly, part: PlacedPart, hold: Hold): Hold {
+  if (document.cut.mounts[part.id]?.kind !== 'strap' || (hold.kind !== 'plug' && hold.kind !== 'screws')) return hold;
+  const around: Surroundings = { document, assembly, part, not: new Set() };
+  const holds = ({ support }: Met) => support.kind !== 'part' || document.kit.parts[support.id]?.own?.carries === true;
+  const met = SIDES.flatMap((side) => {
+    const meet = meeting(around, side, STRAP_REACH);
+    return pointsOn(part, side).flatMap((p) => meet(p) ?? []);
+  }).filter((m) => holds(m) && !(hold.kind === 'screws' && m.support.id === hold.by?.id));
+  const [first, ...rest] = met;
+  if (!first) return hold;
+  return { ...hold, strapped: rest.reduce((best, m) => (m.distance < best.distance ? m : best), first).support };
 }
 
 /** What is held by nothing itself is held by its row, where another of the row is held. */
@@ -167,8 +186,10 @@ function holdOf(document: Conversion, assembly: Assembly, part: PlacedPart): Hol
     return { ...none, kind: 'plug', by: { kind: 'part', id: part.pluggedInto, name: board.name } };
   }
   const stuck = said && STUCK[said];
-  const touching = stuck && touches(around);
-  if (touching)
+  // A strap does not undo the screws by which a part hangs in a wall: it goes over its other end.
+  const overHung = stuck === 'strap' && byItsFace(document, assembly, part) !== undefined;
+  const touching = stuck && !overHung ? touches(around) : undefined;
+  if (touching && stuck)
     return { ...none, kind: stuck, by: touching.met.support, side: touching.side, bodies: [touching.met.support.body] };
   if (placement.with !== undefined) {
     const carrier = document.kit.parts[placement.with]!;

@@ -1,7 +1,10 @@
 import type { Hold } from './holds';
 
 /** How a part is put where it is, as a step: “Screw Board to the floor”, “Set Brick on Shelf”. */
-export function mountingWords(name: string, { kind, by, gap }: Hold): string {
+export const mountingWords = (name: string, hold: Hold): string =>
+  `${heldBy(name, hold)}${hold.strapped ? `, and strap it to ${hold.strapped.name}` : ''}`;
+
+function heldBy(name: string, { kind, by, gap }: Hold): string {
   const to = by?.name ?? 'its place';
   switch (kind) {
     case 'screws':
@@ -29,7 +32,10 @@ export function mountingWords(name: string, { kind, by, gap }: Hold): string {
 }
 
 /** What holds a part, as a sentence about it: “It is screwed to the floor.” */
-export function heldSentence({ kind, by, gap, met, holes }: Hold): string {
+export const heldSentence = (hold: Hold): string =>
+  `${sentenceOf(hold)}${hold.strapped ? ` A strap goes to ${hold.strapped.name}.` : ''}`;
+
+function sentenceOf({ kind, by, gap, met, holes }: Hold): string {
   const to = by?.name ?? '';
   switch (kind) {
     case 'screws':

@@ -90,13 +90,6 @@ export function ShellQuestions({ answers, set }: Props) {
             onChange={(ridge) => set({ ridge })}
           />
         )}
-        <LengthField
-          label="Feet, 0 for none"
-          value={answers.feet}
-          least={FEET.least}
-          most={FEET.most}
-          onCommit={(feet) => set({ feet })}
-        />
       </div>
       <div className="mt-2.5 grid grid-cols-2 gap-2.5 max-sm:grid-cols-1">
         <Choice
@@ -116,6 +109,13 @@ export function ShellQuestions({ answers, set }: Props) {
             label: `${POLICIES[policy].label}: ${POLICIES[policy].short}`,
           }))}
           onChange={(policy) => set({ policy })}
+        />
+        <LengthField
+          label="Feet, 0 for none"
+          value={answers.feet}
+          least={FEET.least}
+          most={FEET.most}
+          onCommit={(feet) => set({ feet })}
         />
         {answers.policy === 'sleeper' && (
           <Check

@@ -22,7 +22,8 @@ export function cardFindings(document: Conversion, assembly: Assembly): Finding[
 
 function endsOf(document: Conversion, assembly: Assembly, part: PlacedPart): Finding[] {
   const bracket = faceReaches(assembly, part).find((r) => r.face.id === 'bracket');
-  if (!bracket || document.cut.mounts[part.id]?.kind === 'strap') return [];
+  if (!bracket) return [];
+  const strapped = holdsOf(document, assembly).get(part.id)!.strapped !== undefined;
   const { name, mass } = part.part;
   const base = { station: 'fit' as const, about: [{ kind: 'part' as const, id: part.id }], mayHaveRemedies: true };
   const weight = { label: 'weight', value: mass, unit: 'gram' as const, source: WEIGHED, worse: 'more' as const };
@@ -30,14 +31,14 @@ function endsOf(document: Conversion, assembly: Assembly, part: PlacedPart): Fin
   if (board) {
     const body = bracketBody(document, assembly, part);
     if (!bracket.reaches || !bracket.onWall)
-      return mass < HEAVY
+      return mass < HEAVY || strapped
         ? []
         : [
             {
               ...base,
               id: `fit/${part.id}/slot-alone`,
               verdict: 'warn',
-              sentence: `${name}, ${mass} g, is held by its slot alone: its bracket meets no wall. Carried or tilted, it works loose or breaks the slot. Give its bracket an angle, or strap it down.`,
+              sentence: `${name}, ${mass} g, is held by its slot alone: its bracket meets no wall. Carried or tilted, it works loose or breaks the slot. Move it so that its bracket meets one, or strap it down.`,
               brief: `${name} held by its slot alone`,
               figures: [weight],
             },
@@ -56,7 +57,7 @@ function endsOf(document: Conversion, assembly: Assembly, part: PlacedPart): Fin
     ];
   }
   const far = farEnd(document, assembly, part);
-  if (!far || far.borne || mass < HEAVY || far.length < SHORT) return [];
+  if (!far || far.borne || strapped || mass < HEAVY || far.length < SHORT) return [];
   return [
     {
       ...base,

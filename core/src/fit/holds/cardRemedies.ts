@@ -2,6 +2,7 @@ import { assemble, faceReaches, type Assembly, type PlacedPart } from '../../ass
 import { mayCut } from '../../brief';
 import { applyChange, nextId, type Change, type Conversion, type Made } from '../../document';
 import type { Finding, Remedy } from '../../findings';
+import { holdsOf } from '../../hold';
 import { partMade } from '../../kit';
 import type { Axis, Vec3 } from '../../solid';
 import { assessFit } from '../assess';
@@ -19,13 +20,7 @@ export function cardRemedies(document: Conversion, finding: Finding): Remedy[] {
   const ideas: Remedy[] = [];
   if (finding.id.endsWith('/bracket-body')) ideas.push(...standingWall(document, assembly, part));
   if (finding.id.endsWith('/far-end')) ideas.push(...blockUnder(document, assembly, part));
-  if (!finding.id.endsWith('/bracket-body'))
-    ideas.push({
-      id: 'strap',
-      label: `Strap ${part.part.name} down`,
-      price: 'a strap over its far end to what is beside or under it; nothing cut',
-      change: { type: 'setMount', part: part.id, mount: { kind: 'strap' } },
-    });
+  if (!finding.id.endsWith('/bracket-body')) ideas.push(...strapOver(document, part));
   const grave = (d: Conversion) =>
     assessFit(d, assemble(d)).findings.filter(
       (f) => f.verdict === 'stop' || f.id.endsWith('/held') || CARD_ENDS.test(f.id),
@@ -35,6 +30,17 @@ export function cardRemedies(document: Conversion, finding: Finding): Remedy[] {
     const after = grave(applyChange(document, change).document);
     return after.every((f) => before.has(f.id) && f.id !== finding.id);
   });
+}
+
+/** A strap over it, where something is near that it can go to. */
+function strapOver(document: Conversion, part: PlacedPart): Remedy[] {
+  const change: Change = { type: 'setMount', part: part.id, mount: { kind: 'strap' } };
+  const next = applyChange(document, change).document;
+  const to = holdsOf(next, assemble(next)).get(part.id)?.strapped;
+  if (!to) return [];
+  return [
+    { id: 'strap', label: `Strap ${part.part.name} to ${to.name}`, price: 'a strap to buy; nothing cut', change },
+  ];
 }
 
 /** The wall with the bracket stays standing when its cover comes off. */

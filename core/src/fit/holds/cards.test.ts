@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assemble, socketPlacement } from '../../assembly';
 import { applyChange, defaultBox, evenWalls, lidAt, newConversion, type Change, type Conversion } from '../../document';
+import { buildReport, stepsOf } from '../../build';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import { standardPart } from '../../standards';
@@ -77,6 +78,20 @@ describe('the two ends of a card', () => {
     const ways = remediesFor(far, said(far)[0]!);
     expect(ways.map((w) => w.id)).toEqual(['strap']);
     expect(said(after(far, ways[0]!.change))).toEqual([]);
+  });
+
+  it('a strap is bought, has its step, goes to what is near, and is no answer to a bracket in another body', () => {
+    const far = plugged(900, { gap: 30 });
+    const way = remediesFor(far, said(far)[0]!).find((w) => w.id === 'strap')!;
+    expect(way.label).toMatch(/^Strap Card to the /);
+    const strapped = after(far, way.change);
+    const assembly = assemble(strapped);
+    expect(buildReport(strapped, assembly).bill.rows.map((r) => [r.name, r.count])).toContainEqual(['strap', 1]);
+    expect(stepsOf(strapped, assembly).steps.find((s) => s.id === 'place.card-1')!.name).toMatch(
+      /^Plug Card into Board, and strap it to the /,
+    );
+    const lifted = after(plugged(900, { joint: 12 }), { type: 'setMount', part: 'card-1', mount: { kind: 'strap' } });
+    expect(said(lifted).map((f) => f.id)).toEqual(['fit/card-1/bracket-body']);
   });
 
   it('on a riser it hangs by its bracket, unless its far end lies on something', () => {

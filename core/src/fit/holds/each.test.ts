@@ -42,6 +42,18 @@ it('two parts that nothing holds are told one by one, three as one finding with 
   );
 });
 
+it('a part that is called as the finding of many is, is a part like others', () => {
+  const plan = hanging(20);
+  const { 'drive-1': part } = plan.kit.parts;
+  const named = after(
+    plan,
+    { type: 'removePart', id: 'drive-1' },
+    { type: 'addPart', id: 'all', part: part!, placement: plan.layout.placements['drive-1']! },
+  );
+  const finding = fitOf(named).find((f) => f.id.endsWith('/held'))!;
+  expect(remediesFor(named, finding).map((w) => w.id)).toContain('set-down');
+});
+
 it('each way holds its part, the first one holds them all, and nothing new stops or hangs', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 5, max: 90 }), { minLength: 3, maxLength: 5 }), (heights) => {

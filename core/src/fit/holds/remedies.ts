@@ -60,7 +60,7 @@ interface Tried {
  */
 export function holdRemedies(document: Conversion, finding: Finding): Remedy[] {
   const assembly = assemble(document);
-  if (finding.id === `fit/${ALL}/held`) return eachHeld(document, finding);
+  if (finding.id === `fit/${ALL}/held` && finding.about.length > 1) return eachHeld(document, finding);
   const id = finding.about[0]?.id;
   const part = assembly.parts.find((p) => p.id === id);
   if (id === undefined || !part) return [];

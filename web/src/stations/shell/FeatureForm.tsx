@@ -162,16 +162,18 @@ export function FeatureForm({ id, feature }: { id: string; feature: Feature }) {
           ))}
         </fieldset>
       )}
-      <div className="col-span-2">
-        <Button
-          onClick={() => {
-            const change = asPart(document, id);
-            if (change) submit(change);
-          }}
-        >
-          Make it a part of the kit
-        </Button>
-      </div>
+      {!survives(brief, 'feature', id) && (
+        <div className="col-span-2">
+          <Button
+            onClick={() => {
+              const change = asPart(document, id);
+              if (change) submit(change);
+            }}
+          >
+            Make it a part of the kit
+          </Button>
+        </div>
+      )}
       <DeleteButton
         name={feature.name}
         why={
