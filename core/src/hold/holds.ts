@@ -132,7 +132,10 @@ const STRAP_REACH = 60;
 function withStrap(document: Conversion, assembly: Assembly, part: PlacedPart, hold: Hold): Hold {
   if (document.cut.mounts[part.id]?.kind !== 'strap' || (hold.kind !== 'plug' && hold.kind !== 'screws')) return hold;
   const around: Surroundings = { document, assembly, part, not: new Set() };
-  const holds = ({ support }: Met) => support.kind !== 'part' || document.kit.parts[support.id]?.own?.carries === true;
+  // What comes off, or opens, would take it along.
+  const holds = ({ support }: Met) =>
+    support.body === part.placement.on &&
+    (support.kind !== 'part' || document.kit.parts[support.id]?.own?.carries === true);
   const met = SIDES.flatMap((side) => {
     const meet = meeting(around, side, STRAP_REACH);
     return pointsOn(part, side).flatMap((p) => meet(p) ?? []);

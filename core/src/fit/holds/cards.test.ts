@@ -90,6 +90,9 @@ describe('the two ends of a card', () => {
     expect(stepsOf(strapped, assembly).steps.find((s) => s.id === 'place.card-1')!.name).toMatch(
       /^Plug Card into Board, and strap it to the /,
     );
+    // Not to the lid, which would come off with the card on it.
+    expect(way.label).not.toContain('Lid');
+    expect(way.label).not.toContain('top');
     const lifted = after(plugged(900, { joint: 12 }), { type: 'setMount', part: 'card-1', mount: { kind: 'strap' } });
     expect(said(lifted).map((f) => f.id)).toEqual(['fit/card-1/bracket-body']);
   });
