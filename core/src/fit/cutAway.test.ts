@@ -124,6 +124,12 @@ describe('so much cut out of a feature as a part needs', () => {
           const next = after(document, { type: 'setCutAway', id: 'rib', blocks });
           expect(validationIssuesOf(next)).toEqual([]);
           expect(short(next)).toEqual([]);
+          // Nor is it said that it may not be enough, should all be off in the bad direction.
+          const { findings } = assessFit(next, assemble(next));
+          const doubts = findings.filter(
+            (f) => ['stop', 'warn'].includes(f.verdict) && f.about.some((a) => a.id === 'rib'),
+          );
+          expect(doubts).toEqual([]);
           const volume = (d: Conversion) =>
             assemble(d).features.reduce(
               (sum, { shape: { low, high } }) => sum + [0, 1, 2].reduce((v, i) => v * (high[i]! - low[i]!), 1),

@@ -56,6 +56,25 @@ describe('opening, shutting and opening again', () => {
     expect(after(plan, ways[0]!.change).shell.bodies['lid-1']!.closures).toEqual([by('screw', 4), by('screw', 2)]);
   });
 
+  it('glue and rivets together are counted each by its own, and as many screws as there were rivets close it', () => {
+    const plan = closed('open', by('glue', 1), by('rivet', 1), by('snap tab', 6));
+    const [finding] = said(plan).filter((f) => f.id.endsWith('/glued'));
+    expect(finding!.sentence).toContain('its glue cut through and its 1 rivet drilled out');
+    expect(finding!.brief).toBe('Lid: glue, 1 rivet');
+    const [screws, magnets] = reopeningRemedies(plan, finding!);
+    expect(screws!.label).toBe('Close Lid with screws from outside');
+    expect(after(plan, screws!.change).shell.bodies['lid-1']!.closures.map((c) => [c.kind, c.count])).toEqual([
+      ['screw', 4],
+      ['screw', 1],
+      ['snap tab', 6],
+    ]);
+    expect(after(plan, magnets!.change).shell.bodies['lid-1']!.closures.map((c) => [c.kind, c.count])).toEqual([
+      ['magnet', 4],
+      ['magnet', 4],
+      ['snap tab', 6],
+    ]);
+  });
+
   it('glue under Conserve: not allowed, and no new hole is offered for it', () => {
     const plan = closed('conserve', by('glue', 1));
     const [finding] = said(plan);

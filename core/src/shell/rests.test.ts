@@ -111,6 +111,33 @@ describe('what is to be cut out of a feature', () => {
     expect(finding!.sentence).toContain('(block 1) does not meet it');
   });
 
+  it('just beside it is none, a hair of it is one; by a copy of it, too', () => {
+    // The shelf begins at 3, ends at 397, is 10 high from 60.
+    expect(said(withCut(cut(0, 0, 70, 400, 300, 20))).map((f) => f.id)).toEqual(['shell/cut-away/shelf/misses']);
+    expect(said(withCut(cut(0, 0, 69, 400, 300, 20))).map((f) => f.id)).toEqual([]);
+    const round = after(plan, {
+      type: 'setFeature',
+      id: 'lamp',
+      feature: feature(
+        'Post',
+        { kind: 'cylinder', axis: 'z', diameter: measured(20), length: measured(50) },
+        [measured(20), measured(20), measured(3)],
+        {
+          fate: 'cut',
+        },
+      ),
+    });
+    const across = after(round, { type: 'setCutAway', id: 'lamp', blocks: [cut(0, 0, 43, 60, 60, 20)] });
+    expect(said(across)).toEqual([]);
+  });
+
+  it('what goes back is no more to be cut than what is kept', () => {
+    const out = after(withCut(cut(0, 0, 65, 400, 300, 20)), { type: 'setFate', id: 'shelf', fate: 'out' });
+    expect(said(out).find((f) => f.id.endsWith('/kept'))!.sentence).toBe(
+      'Shelf goes back, and a block is to be cut out of it.',
+    );
+  });
+
   it('takes all of it: then it is removed', () => {
     const all = withCut(cut(0, 0, 0, 400, 300, 150), 'lamp');
     const loose = after(all, { type: 'setFate', id: 'lamp', fate: 'cut' });
