@@ -60,6 +60,8 @@ export interface FanFlow extends Pick<
   /** Rise of what leaves it, K. */
   rise: number;
   inside: boolean;
+  /** It looks through a board of its drawer, in words. */
+  through?: string;
   /** It ends so far before an opening in a face, mm. */
   short?: { face: string; gap: number };
 }
@@ -349,6 +351,7 @@ function reading(model: AirModel, { pressure, flow, rise }: SolvedAir): Reading 
     };
     if (m.face !== undefined) made.face = m.face;
     if (m.short) made.short = m.short;
+    if (m.through !== undefined) made.through = m.through;
     return made;
   });
   const costs = new Map<string, Cost>();

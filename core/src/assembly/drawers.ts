@@ -21,6 +21,12 @@ export const throughFloor = (room: Solid, floor: Solid): boolean =>
   room.shape.high[2] > floor.shape.low[2] &&
   [0, 1].every((i) => room.shape.low[i]! < floor.shape.high[i]! && room.shape.high[i]! > floor.shape.low[i]!);
 
+/** The name of a board's solid in a sentence: “Machine drawer, floor” as “the floor of Machine drawer”. */
+export function boardName(name: string): string {
+  const at = name.lastIndexOf(', ');
+  return at < 0 ? name : `the ${name.slice(at + 2)} of ${name.slice(0, at)}`;
+}
+
 /** Less than this under the board is no plug that goes through it, mm. */
 const UNDER = 1;
 

@@ -10,4 +10,4 @@ export * from './hull';
 export * from './placed';
 export { movedWith, ridersOf, takenAlong } from './riders';
 export { pluggedOf, movedWithPlugged, pluggedIn, socketPlacement } from './slots';
-export { bodyOwner, drawersOf, standingFor, throughFloor, type Drawer } from './drawers';
+export { boardName, bodyOwner, drawersOf, standingFor, throughFloor, type Drawer } from './drawers';

@@ -1,4 +1,4 @@
-import { bodyIdOn, bodyOwner, onFace, standingFor, type Assembly, type PlacedPart, type Solid } from '../assembly';
+import { boardName, bodyIdOn, bodyOwner, onFace, standingFor, type Assembly, type PlacedPart, type Solid } from '../assembly';
 import { faceWords, type Conversion } from '../document';
 import type { Material } from '../standards/materials';
 import { axisOf, DIRECTIONS, signOf, type Axis, type Direction, type Vec3 } from '../solid';
@@ -198,9 +198,3 @@ function aroundOf(part: PlacedPart): [Vec3, Vec3] {
 /** Is something of a part bare and live? It is laid on nothing, and no tape or strap goes on it. */
 export const isBare = ({ solids }: PlacedPart): boolean =>
   solids.some((s) => s.role === 'body' && (s.conducts === 'live' || s.conducts === 'mains'));
-
-/** “Machine drawer, floor” as “the floor of Machine drawer”. */
-function boardName(name: string): string {
-  const at = name.lastIndexOf(', ');
-  return at < 0 ? name : `the ${name.slice(at + 2)} of ${name.slice(0, at)}`;
-}

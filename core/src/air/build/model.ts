@@ -1,4 +1,14 @@
-import { materialOf, onFace, wallOf, type Assembly, type PlacedPart, faceReaches } from '../../assembly';
+import {
+  boardName,
+  faceReaches,
+  materialOf,
+  onFace,
+  wallOf,
+  type Assembly,
+  type FaceReach,
+  type PlacedPart,
+  type Solid,
+} from '../../assembly';
 import { freeAreaOf, halfOf, openingsOf, plateLoss, type CutOpening } from '../../cut';
 import type { Conversion, State } from '../../document';
 import { opensBefore } from '../../fit';
@@ -13,6 +23,7 @@ import { loopOf, takenShare } from '../water/loop';
 import { heatsOf, type PartHeat } from './heat';
 import { bodiesOf, zonesOf, type Zones } from './zones';
 import { feetOf } from '../../hold';
+import { bothSides, windowsOf } from './windows';
 import { filterTerm, outletOf, placeOn, roomBehind, waysOf, type Term, type FlowPath } from './ways';
 
 /** A mover in its place. */
@@ -27,6 +38,8 @@ export interface PlacedMover extends Mover {
   blowsIn: boolean;
   /** What its air passes besides. */
   terms: Term[];
+  /** It looks through a board of its drawer, in words. */
+  through?: string;
   /** It stands free inside, so far before a face that is open before it, mm. */
   short?: { face: string; gap: number };
   /** Free area of its opening, mm². */
@@ -98,13 +111,22 @@ export function airModel(
   const { ambient } = document.brief;
   const air = airAt(ambient, document.air.altitude ?? 200, (document.air.humidity ?? 50) / 100);
   const { density } = air;
-  const zones = zonesOf(assembly);
+  const room = zonesOf(assembly);
+  const zones = { ...room, gaps: [...room.gaps, ...windowsOf(document, assembly, room)] };
   const openings = openingsOf(document, assembly);
   const ways = waysOf(document, assembly, zones, density, openings);
   const all = moversOf(document, state);
   const { heats, water } = throughWater(document, heatsOf(document, assembly, zones, state), all);
   const movers = all.flatMap((m) => placedMover(document, assembly, zones, openings, m, density) ?? []);
   const edges: ModelEdge[] = zones.gaps.map((gap, index) => {
+    if (gap.window !== undefined)
+      return {
+        from: gap.from,
+        to: gap.to,
+        terms: [{ what: gap.window, r: resistance(HOLE_LOSS, gap.area, density), kind: 'opening' }],
+        height: gap.at[2],
+        of: { kind: 'gap', index },
+      };
     const free = gap.area / gap.room;
     const zeta = Math.max(LEAST_LOSS, plateLoss(Math.min(1, free)) * free ** 2);
     return {
@@ -304,6 +326,7 @@ function placedMover(
       carries: 0,
     };
   }
+  if (out.through?.board) return throughBoard(out.through as Through, { ...m, terms, blowsIn }, zones, disc, density);
   // Free inside: from the zone before it to the one behind it.
   const face = placed.faces[0];
   const away = face ? DIRECTIONS[face.direction] : ([0, 1, 0] as const);
@@ -325,6 +348,38 @@ function placedMover(
   };
   const short = shortOf(document, assembly, placed);
   return short ? { ...free, short } : free;
+}
+
+type Through = FaceReach & { board: Solid };
+
+/** A mover that looks through a board of its drawer: from the room in the drawer to the one beyond it. */
+function throughBoard(
+  { face, board }: Through,
+  m: Mover & Pick<PlacedMover, 'terms' | 'blowsIn'>,
+  { zoneAt }: Zones,
+  disc: number,
+  density: number,
+): PlacedMover {
+  const at = (face.cuts.find((c) => c.kind === 'cut') ?? face.cuts[0])?.at ?? [0, 0, 0];
+  const { inside, beyond } = bothSides(at, face.direction, face.plane, board);
+  const terms: Term[] = [
+    ...m.terms,
+    { what: `the opening of ${m.name}`, r: resistance(LEAST_LOSS, disc, density), kind: 'opening' },
+  ];
+  if (m.inner > 0) terms.push({ what: `the inside of ${m.name}`, r: m.inner, kind: 'opening' });
+  if (m.stopped)
+    terms.push({ what: `${m.name}, standing`, r: resistance(STOPPED_LOSS, disc, density), kind: 'opening' });
+  return {
+    ...m,
+    at: [...at],
+    outward: [...DIRECTIONS[face.direction]],
+    zone: zoneAt(inside),
+    other: zoneAt(beyond),
+    through: boardName(board.name),
+    terms,
+    area: disc,
+    carries: 0,
+  };
 }
 
 /** Farther from a wall than this a fan has nothing to do with it, in shares of its width. Common practice, no source. */

@@ -151,14 +151,17 @@ export function waysOf(
 }
 
 /** The opening of a fan, a supply or a radiator: its mover is the way. */
-function movesAir(document: Conversion, { part, id }: CutOpening): boolean {
+export function movesAir(document: Conversion, { part, id }: Pick<CutOpening, 'part' | 'id'>): boolean {
   if (part === undefined || !id.includes('/')) return false;
   const kind = document.kit.parts[part] && kindOf(document.kit.parts[part]);
   return kind === 'fan' || kind === 'supply' || kind === 'radiator';
 }
 
 /** What share of an opening is open to the air; undefined where it is filled by what sits in it. */
-function openShare(document: Conversion, o: CutOpening): number | undefined {
+export function openShare(
+  document: Conversion,
+  o: Pick<CutOpening, 'id' | 'part' | 'group' | 'pattern' | 'made'>,
+): number | undefined {
   const own = document.cut.openings[o.group];
   if (own) return o.pattern ? 1 : OPEN_BY_USE[own.use];
   const part = o.part === undefined ? undefined : document.kit.parts[o.part];
@@ -303,10 +306,15 @@ function seamsOf(
   return ways;
 }
 
-/** Where a placed mover looks out of the shell: its opening’s place, or undefined where it stands free inside. */
+/**
+ * Where a placed mover looks out of the shell: its opening’s place, or undefined where it stands free inside; and the
+ * board of its drawer that it looks through, where it does.
+ */
 export function outletOf(assembly: Assembly, id: string) {
   const placed = assembly.parts.find((p) => p.id === id);
   if (!placed) return undefined;
-  const reach = faceReaches(assembly, placed).find((r) => r.reaches && r.frame && r.face.mustReachOutside);
-  return { placed, reach };
+  const looking = faceReaches(assembly, placed).filter((r) => r.reaches && r.face.mustReachOutside);
+  const reach = looking.find((r) => r.frame);
+  const through = looking.find((r) => r.board);
+  return { placed, reach, ...(through ? { through } : {}) };
 }

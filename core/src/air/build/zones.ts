@@ -25,6 +25,8 @@ export interface Gap {
   /** Free area at the narrowest place, and what the room itself has there, mm². */
   area: number;
   room: number;
+  /** An opening in a board between the two, in words; its area is the free one. */
+  window?: string;
 }
 
 export interface Zones {
@@ -89,8 +91,12 @@ const overlap = (s: Shape, low: Vec3, high: Vec3) =>
 function makeZones(assembly: Assembly): Zones {
   const { innerLow, innerHigh, inner } = assembly.hull;
   const shapes = bodiesOf(assembly);
-  const counts = countsOf([0, 1, 2].map((i) => innerHigh[i]! - innerLow[i]!));
-  const edge = (i: Axis, k: number) => innerLow[i] + ((innerHigh[i] - innerLow[i]) * k) / counts[i]!;
+  const planes = planesOf(assembly);
+  const edges = edgesOf(innerLow, innerHigh, planes);
+  const counts = edges.map((all) => all.length - 1);
+  const edge = (i: Axis, k: number) => edges[i]![k]!;
+  // What was reckoned of a shell without that drawer is of other zones.
+  const named = planes.some((p) => p.length > 0) ? `${planes.map((p) => p.join()).join(' ')} ` : '';
   const roomAt = roomOf(inner);
   const kept = keptOf(inner);
   /** Area of the room and of what is free of it in a window across an axis, mm². */
@@ -113,7 +119,7 @@ function makeZones(assembly: Assembly): Zones {
         const high = cell.map((c, a) => edge(a as Axis, c + 1)) as Vec3;
         // Simpson’s rule over the height: a leaning wall is met exactly, bodies nearly.
         const inside = shapes.filter((s) => overlap(s, low, high));
-        const free = kept(`zone ${index(cell)}`, inside, () => {
+        const free = kept(`${named}zone ${index(cell)}`, inside, () => {
           const [a, b, c] = [0.02, 0.5, 0.98].map((t) =>
             areasAt(inside, 2, low[2] + t * (high[2] - low[2]), low, high),
           );
@@ -147,14 +153,14 @@ function makeZones(assembly: Assembly): Zones {
       if (from === 0 || to === 0) continue;
       const [a, b] = [zones[from - 1]!, zones[to - 1]!];
       const near = [...new Set([...within[from - 1]!, ...within[to - 1]!])];
-      const gap = kept(`gap ${index(cell)} ${axis}`, near, () => narrowest(axis, a, b, near, areasAt));
+      const gap = kept(`${named}gap ${index(cell)} ${axis}`, near, () => narrowest(axis, a, b, near, areasAt));
       if (gap) gaps.push({ from, to, axis, ...gap });
     }
   });
   const zoneAt = (p: readonly number[]): number => {
     const cell = [0, 1, 2].map((i) => {
-      const size = (innerHigh[i]! - innerLow[i]!) / counts[i]!;
-      return Math.min(counts[i]! - 1, Math.max(0, Math.floor((p[i]! - innerLow[i]!) / size)));
+      const above = edges[i]!.findIndex((e) => e > p[i]!);
+      return above < 0 ? counts[i]! - 1 : Math.max(0, above - 1);
     });
     const there = ids[index(cell)]!;
     if (there > 0) return there;
@@ -207,16 +213,45 @@ function roomOf(inner: Loft): (axis: Axis, at: number, from: Point2, to: Point2)
   };
 }
 
-/** How many zones along each axis: of about the same size, no more than `MOST_ZONES` in all. */
-function countsOf(size: readonly number[]): number[] {
+/** Edges of zones along each axis: of about the same size, no more than `MOST_ZONES` in all where boards do not ask for more. */
+function edgesOf(low: Vec3, high: Vec3, planes: readonly (readonly number[])[]): number[][] {
+  const size = [0, 1, 2].map((i) => high[i]! - low[i]!);
   for (let unit = SIZE; ; unit *= 1.15) {
-    const counts = size.map((s, i) => {
+    const edges = size.map((s, i) => {
       const most = Math.min(MOST_ALONG, Math.max(1, Math.round(s / unit)));
       // Warm air gathers on top: two layers as soon as there is room for them.
-      return i === 2 && most === 1 && s > 70 ? 2 : most;
+      return between(low[i]!, high[i]!, i === 2 && most === 1 && s > 70 ? 2 : most, planes[i]!);
     });
-    if (counts.reduce((a, b) => a * b, 1) <= MOST_ZONES) return counts;
+    if (edges.reduce((all, e) => all * (e.length - 1), 1) <= MOST_ZONES || unit > 2 * Math.max(...size)) return edges;
   }
+}
+
+/** Zones are no thinner than this beside a drawer: a narrower room is one with what lies inside the board, mm. */
+const THIN = 20;
+
+/** Where the boards of drawers that carry something part the room, along each axis, mm. */
+function planesOf({ hull: { innerLow, innerHigh }, drawers, features }: Assembly): number[][] {
+  const planes: number[][] = [[], [], []];
+  for (const { block, boards } of Object.values(drawers)) {
+    if (boards.length === 0 || !features.includes(boards[0]!)) continue;
+    for (const i of [0, 1, 2] as const)
+      for (const at of [block.shape.low[i], block.shape.high[i]])
+        if (at > innerLow[i] + THIN && at < innerHigh[i] - THIN && !planes[i]!.some((p) => Math.abs(p - at) < THIN))
+          planes[i]!.push(at);
+  }
+  return planes.map((p) => p.sort((a, b) => a - b).slice(0, MOST_ALONG - 1));
+}
+
+/** Edges of zones along an axis: even ones, of which those near a board make way for it. */
+function between(low: number, high: number, count: number, planes: readonly number[]): number[] {
+  const size = (high - low) / count;
+  const even = Array.from({ length: count - 1 }, (_, k) => low + (k + 1) * size);
+  const far = (e: number) => Math.min(Infinity, ...planes.map((p) => Math.abs(p - e)));
+  const kept = even
+    .filter((e) => far(e) > size / 2)
+    .sort((a, b) => far(b) - far(a))
+    .slice(0, MOST_ALONG - 1 - planes.length);
+  return [low, ...[...kept, ...planes].sort((a, b) => a - b), high];
 }
 
 /** The narrowest of the planes across an axis between the middles of two zones: free area can shrink only where a body begins. */

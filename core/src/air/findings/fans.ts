@@ -23,7 +23,17 @@ export function fanFindings({ brief }: Conversion, report: AirReport, say: Say):
       continue;
     }
     const free = fan.curve.at(-1)?.[0] ?? 0;
-    if (fan.inside && fan.kind !== 'blower')
+    const choked = free > 0 && fan.flow < CHOKED * free;
+    if (fan.through !== undefined && !choked)
+      say(
+        `through/${fan.part}`,
+        fan.kind === 'supply' ? 'warn' : 'note',
+        `${fan.name} ${fan.blowsIn ? 'draws' : 'blows'} ${m3h(fan.flow)} through ${fan.through}, ${fan.blowsIn ? 'out of' : 'into'} the room of the shell behind it. ${fan.kind === 'supply' ? 'Its own heat stays in the shell: give that room a vent.' : 'How warm it is there counts for both.'}`,
+        `${fan.name}: through ${fan.through}`,
+        [{ label: 'its flow', value: litresAnHour(fan.flow), unit: 'm³/h', source: NETWORK }],
+        [{ kind: 'part', id: fan.part }],
+      );
+    else if (fan.inside && fan.through === undefined && fan.kind !== 'blower')
       say(
         `inside/${fan.part}`,
         fan.kind === 'supply' || fan.short ? 'warn' : 'note',
@@ -46,7 +56,7 @@ export function fanFindings({ brief }: Conversion, report: AirReport, say: Say):
         ],
         [{ kind: 'part', id: fan.part }],
       );
-    else if (free > 0 && fan.flow < CHOKED * free) {
+    else if (choked) {
       const other = running
         .filter((f) => f.part !== fan.part && f.blowsIn === fan.blowsIn)
         .reduce<(typeof running)[number] | undefined>(
