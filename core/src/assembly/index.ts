@@ -9,5 +9,5 @@ export * from './frames';
 export * from './hull';
 export * from './placed';
 export { movedWith, ridersOf, takenAlong } from './riders';
-export { pluggedOf, movedWithPlugged, pluggedIn, socketPlacement } from './slots';
+export { freeSockets, movedWithPlugged, nearly, pluggedIn, pluggedOf, socketPlacement, socketsOf } from './slots';
 export { boardName, bodyOwner, drawersOf, standingFor, throughFloor, type Drawer } from './drawers';

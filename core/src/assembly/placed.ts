@@ -1,7 +1,7 @@
 import type { Part, Placement } from '../document';
 import { add, exactly, scale, subtract, type Linear } from '../quantity';
 import { PLACEMENT } from '../standards';
-import { partModel, type Block, type BlockRole, type FaceCut, type PlugKind, type Point } from '../parts';
+import { partModel, type Block, type BlockRole, type FaceCut, type PlugKind, type Point, type Socket } from '../parts';
 import {
   across,
   AXES,
@@ -89,10 +89,12 @@ export interface PlacedPart {
   solids: Solid[];
   faces: PlacedFace[];
   /** A board's sockets for whole parts, and with what a part goes into one. */
-  sockets?: Partial<Record<PlugKind, Vec3>>;
+  sockets?: Partial<Record<PlugKind, Socket<Vec3, Direction>[]>>;
   plug?: { into: PlugKind; at: Vec3 };
-  /** The board that a part is plugged into. */
+  /** The board or cage that a part is plugged into, which of its sockets of that kind, and the way it leaves it. */
   pluggedInto?: string;
+  pluggedAt?: number;
+  pluggedOut?: Direction;
   /** It is drawn where what carries it is open by this share. */
   openBy?: number;
   /** Box around its bodies, as if it stood straight. */
@@ -381,7 +383,12 @@ export function placePart(
   };
   const inShell = (p: Point) => toShell(p.map((l) => l.value));
   if (model.sockets)
-    placed.sockets = Object.fromEntries(Object.entries(model.sockets).map(([kind, at]) => [kind, inShell(at)]));
+    placed.sockets = Object.fromEntries(
+      Object.entries(model.sockets).map(([kind, all]) => [
+        kind,
+        all.map(({ at, out }) => ({ at: inShell(at), out: turnDirection(turn, out) })),
+      ]),
+    );
   if (model.plug) placed.plug = { into: model.plug.into, at: inShell(model.plug.at) };
   return placed;
 }

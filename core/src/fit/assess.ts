@@ -6,6 +6,7 @@ import type { Assessed } from '../station';
 import { carrierFindings } from './carriers';
 import { DISTANCE, faceFindings } from './faceFindings';
 import { cardFindings } from './holds/cardFindings';
+import { moduleFindings } from './holds/moduleFindings';
 import { holdFindings } from './holds/findings';
 import { judge, type JudgedMargin } from './judge';
 import { severityOf } from './margin';
@@ -62,6 +63,7 @@ export function assessFit(document: Conversion, assembly: Assembly): Assessed<Fi
     ...carrierFindings(document, assembly),
     ...holdFindings(document, assembly),
     ...cardFindings(document, assembly),
+    ...moduleFindings(assembly),
     ...outsideFindings(document, assembly),
     ...railFindings(document, assembly),
     ...aroundFindings(document, assembly),

@@ -1,3 +1,4 @@
+import { FREED } from '../parts';
 import {
   standingFor,
   throughFloor,
@@ -111,6 +112,7 @@ export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
 export function marginsBetween(part: PlacedPart, other: PlacedPart, clearances: Clearances): Margin[] {
   const margins: Margin[] = [];
   const slotted = part.pluggedInto === other.id || other.pluggedInto === part.id;
+  if (slotted && FREED[(part.pluggedInto === other.id ? part : other).plug!.into].fitted) return margins;
   const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
   pairMargins(a, other.id, 'part', b.solids, clearances, margins);
   return margins;

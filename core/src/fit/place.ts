@@ -1,5 +1,6 @@
 import {
   carried,
+  freeSockets,
   movedWith,
   placeInShell,
   placePart,
@@ -10,7 +11,7 @@ import {
   type PlacedPart,
 } from '../assembly';
 import { axisIndex, placesInRow, rowOf, type Conversion, type Placement } from '../document';
-import { kindOf } from '../parts';
+import { FREED, kindOf, partModel, type PlugKind } from '../parts';
 import { axisOf, ORIENTATIONS, turnOf, type Axis, type Orientation, type Vec3 } from '../solid';
 import { facesHold } from './behind';
 import { outwardOf, spanAlong } from './opening/motion';
@@ -82,7 +83,13 @@ export function placeFor(
 }
 
 /** What a part needs where it is not plugged into its board. */
-const INSTEAD = { slot: 'riser', 'main socket': 'extension' } as const;
+const SPARES: Readonly<Record<PlugKind, string>> = {
+  slot: ', no riser',
+  'main socket': ', no extension',
+  'M.2 socket': '',
+  '2.5 in bay': '',
+  '3.5 in bay': '',
+};
 
 /** The place of a part in the socket of each board that stands in the shell, where nothing is in its way. */
 function socketsFor(
@@ -92,16 +99,24 @@ function socketsFor(
   orientations: readonly Orientation[],
 ): Proposal[] {
   const part = document.kit.parts[id]!;
-  return others.parts.flatMap((board): Proposal[] => {
+  const into = partModel(id, part).plug?.into;
+  if (!into) return [];
+  const sockets = others.parts.flatMap((board) =>
+    freeSockets(others.parts, board, id, into).map((which) => ({ board, which })),
+  );
+  return sockets.flatMap(({ board, which }): Proposal[] => {
     const { rear, top } = board.placement;
-    const placement = socketPlacement(board, id, part);
+    const placement = socketPlacement(board, id, part, which);
     if (!placement || !orientations.some((o) => o.rear === rear && o.top === top)) return [];
     const parts = pluggedIn([...others.parts, placeInShell(id, part, placement, document)]);
     const plugged = parts.at(-1)!;
     const at = [placement.x, placement.y, placement.z];
-    const seat = seatsFor(document, id, { rear, top }, false).find((s) =>
-      s.at.every((v, i) => v === undefined || Math.abs(v - at[i]!) <= 0.5),
-    );
+    // What looks out of the shell has to have a wall there; a module or a drive in its bay needs none.
+    const seat = FREED[into].fitted
+      ? { reasons: [] }
+      : seatsFor(document, id, { rear, top }, false).find((s) =>
+          s.at.every((v, i) => v === undefined || Math.abs(v - at[i]!) <= 0.5),
+        );
     const assembly: Assembly = { ...others, parts };
     if (plugged.pluggedInto !== board.id || !seat || !facesHold(document, assembly, plugged)) return [];
     if (shortAt(marginsOfPart(assembly, plugged)).length > 0) return [];
@@ -109,10 +124,7 @@ function socketsFor(
       {
         placement,
         cost: 0,
-        reasons: [
-          `in the ${plugged.plug!.into} of ${board.part.name}, no ${INSTEAD[plugged.plug!.into]}`,
-          ...seat.reasons,
-        ],
+        reasons: [`in the ${into} of ${board.part.name}${SPARES[into]}`, ...seat.reasons],
       },
     ];
   });

@@ -18,11 +18,12 @@ const DROP_INTO_SOCKET = 60;
 function intoSocket({ parts }: Assembly, { id, plug, placement }: PlacedPart, free: readonly Axis[], within: number) {
   if (!plug) return undefined;
   for (const { id: board, part, sockets, placement: other } of parts) {
-    const socket = sockets?.[plug.into];
-    if (!socket || board === id || other.rear !== placement.rear || other.top !== placement.top) continue;
-    const by = socket.map((v, i) => v - plug.at[i]!) as Vec3;
-    if (by.every((d, i) => Math.abs(d) <= (free.includes(i as Axis) ? within : DROP_INTO_SOCKET)))
-      return { by, to: [`the ${plug.into} of ${part.name}`], intoSocket: true };
+    if (board === id || other.rear !== placement.rear || other.top !== placement.top) continue;
+    for (const socket of sockets?.[plug.into] ?? []) {
+      const by = socket.at.map((v, i) => v - plug.at[i]!) as Vec3;
+      if (by.every((d, i) => Math.abs(d) <= (free.includes(i as Axis) ? within : DROP_INTO_SOCKET)))
+        return { by, to: [`the ${plug.into} of ${part.name}`], intoSocket: true };
+    }
   }
   return undefined;
 }

@@ -1,5 +1,6 @@
 import { faceReaches, ownStandoffs, ridersOf, type Assembly, type PlacedFace, type PlacedPart } from '../assembly';
 import type { Conversion, MountKind } from '../document';
+import type { PlugKind } from '../parts';
 import { axisOf, signOf, type Direction, type Vec3 } from '../solid';
 import { LONGEST_STANDOFF, STANDOFF_LENGTHS } from '../standards';
 import { meeting, TOUCHES, type Met, type Support, type Surroundings } from './support';
@@ -43,6 +44,8 @@ export interface Hold {
   bodies: (string | undefined)[];
   /** Where the holes of its mounting side meet something, whatever holds it in the end. */
   screws?: Screws;
+  /** What of a board or cage it is plugged into. */
+  into?: PlugKind;
   /** What a strap that the user said goes to, over a part that something else holds at one end. */
   strapped?: Support;
 }
@@ -186,7 +189,8 @@ function holdOf(document: Conversion, assembly: Assembly, part: PlacedPart): Hol
   };
   if (part.pluggedInto !== undefined) {
     const board = document.kit.parts[part.pluggedInto]!;
-    return { ...none, kind: 'plug', by: { kind: 'part', id: part.pluggedInto, name: board.name } };
+    const into = part.plug!.into;
+    return { ...none, kind: 'plug', by: { kind: 'part', id: part.pluggedInto, name: board.name }, into };
   }
   const stuck = said && STUCK[said];
   // A strap does not undo the screws by which a part hangs in a wall: it goes over its other end.

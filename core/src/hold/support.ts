@@ -1,4 +1,13 @@
-import { boardName, bodyIdOn, bodyOwner, onFace, standingFor, type Assembly, type PlacedPart, type Solid } from '../assembly';
+import {
+  boardName,
+  bodyIdOn,
+  bodyOwner,
+  onFace,
+  standingFor,
+  type Assembly,
+  type PlacedPart,
+  type Solid,
+} from '../assembly';
 import { faceWords, type Conversion } from '../document';
 import type { Material } from '../standards/materials';
 import { axisOf, DIRECTIONS, signOf, type Axis, type Direction, type Vec3 } from '../solid';

@@ -4,13 +4,16 @@ import type { Hold } from './holds';
 export const mountingWords = (name: string, hold: Hold): string =>
   `${heldBy(name, hold)}${hold.strapped ? `, and strap it to ${hold.strapped.name}` : ''}`;
 
-function heldBy(name: string, { kind, by, gap }: Hold): string {
+function heldBy(name: string, { kind, by, gap, into }: Hold): string {
   const to = by?.name ?? 'its place';
   switch (kind) {
     case 'screws':
       return gap > STANDOFF ? `Screw ${name} to ${to}, on standoffs of ${mm(gap)} mm` : `Screw ${name} to ${to}`;
     case 'plug':
-      return `Plug ${name} into ${to}`;
+      if (into?.endsWith('bay')) return `Slide ${name} into a bay of ${to} and screw it at its sides`;
+      return into === 'M.2 socket'
+        ? `Plug ${name} into the M.2 socket of ${to} and screw its end down`
+        : `Plug ${name} into ${to}`;
     case 'carrier':
       return `Fix ${name} on ${to}`;
     case 'strap':
@@ -35,13 +38,16 @@ function heldBy(name: string, { kind, by, gap }: Hold): string {
 export const heldSentence = (hold: Hold): string =>
   `${sentenceOf(hold)}${hold.strapped ? ` A strap goes to ${hold.strapped.name}.` : ''}`;
 
-function sentenceOf({ kind, by, gap, met, holes }: Hold): string {
+function sentenceOf({ kind, by, gap, met, holes, into }: Hold): string {
   const to = by?.name ?? '';
   switch (kind) {
     case 'screws':
       return `It is screwed to ${to}${met < holes ? ` by ${met} of ${holes} holes` : ''}${gap > STANDOFF ? `, on standoffs of ${mm(gap)} mm` : ''}.`;
     case 'plug':
-      return `It is plugged into ${to}.`;
+      if (into?.endsWith('bay')) return `It is screwed at its sides in a bay of ${to}.`;
+      return into === 'M.2 socket'
+        ? `It sits in the M.2 socket of ${to}, its end screwed down.`
+        : `It is plugged into ${to}.`;
     case 'carrier':
       return `${to} holds it.`;
     case 'strap':

@@ -15,7 +15,8 @@ import {
   zero,
   type Dimensions,
 } from './build';
-import type { Block, PartFace, PartModel } from './model';
+import type { Direction } from '../solid';
+import type { Block, PartFace, PartModel, Point, Socket } from './model';
 
 const STANDOFF_DIAMETER = 6;
 /** Soldered pins under the board (common practice, no source), mm. */
@@ -28,6 +29,13 @@ const SOCKET_DEPTH = 30;
 const MAIN_SOCKET = 13;
 /** Plugs of SATA sockets that lie, and their first bend, go out so far, mm (common practice, no source). */
 const SATA_PLUGS = 35;
+
+/**
+ * The first M.2 socket: the module lies lengthwise from so far behind the front edge, beside the card slot, so high over
+ * the board; on boards without room for it there, under the board, its underside so far below it. mm, common practice,
+ * no source: look at the board.
+ */
+const MODULE = { width: 22, beside: 30, fromFront: 40, over: 1.5, under: 4.1 };
 
 /** SATA sockets at the front edge: lying, with plugs from the front, on boards that leave room for long cards; else upright. */
 function sataBlocks(d: Dimensions, surface: Linear): Block[] {
@@ -234,9 +242,16 @@ export function boardModel(d: Dimensions): PartModel {
   ];
   if (!isAtx) return { blocks, faces };
   const slotX = w - FIRST_SLOT.fromEdge;
-  const sockets = {
-    slot: point(slotX, shift(depth, EDGE_TO_PANEL), shift(surface, FIRST_SLOT.seat)),
-    'main socket': point(slotX + 15.5, depth.value * 0.32 + 26, shift(surface, MAIN_SOCKET)),
+  const out = 'top' as const;
+  // Beside the slots where the board is wide enough, else under it.
+  const module: Socket<Point, Direction> =
+    slotX > MODULE.beside + MODULE.width
+      ? { at: point(slotX - MODULE.beside, MODULE.fromFront, shift(surface, MODULE.over)), out }
+      : { at: point(w / 2, MODULE.fromFront, shift(standoff, -MODULE.under)), out: 'bottom' };
+  const sockets: PartModel['sockets'] = {
+    slot: [{ at: point(slotX, shift(depth, EDGE_TO_PANEL), shift(surface, FIRST_SLOT.seat)), out }],
+    'main socket': [{ at: point(slotX + 15.5, depth.value * 0.32 + 26, shift(surface, MAIN_SOCKET)), out }],
+    'M.2 socket': [module],
   };
   return { blocks, faces, sockets };
 }

@@ -1,5 +1,12 @@
 import { add, box, drillings, mountFace, point, scale, zero, type Dimensions } from './build';
-import type { Block, PartModel } from './model';
+import type { Block, PartModel, PlugKind } from './model';
+
+/** The place that a drive of the library goes into as a whole. */
+function plugOf(key: string): PlugKind | undefined {
+  if (key.startsWith('drive/m2-')) return 'M.2 socket';
+  if (key.startsWith('drive/2.5')) return '2.5 in bay';
+  return key.startsWith('drive/3.5') ? '3.5 in bay' : undefined;
+}
 
 /** A drive lying on its bottom, its connectors at the front (y = 0). */
 export function driveModel(d: Dimensions): PartModel {
@@ -35,5 +42,10 @@ export function driveModel(d: Dimensions): PartModel {
       ),
     );
   const holes = drillings(d.row, (x, y) => [x, y, 0]);
-  return { blocks, faces: [mountFace('bottom', zero, holes)] };
+  const into = plugOf(d.row.key);
+  return {
+    blocks,
+    faces: [mountFace('bottom', zero, holes)],
+    ...(into ? { plug: { into, at: point(scale(width, 0.5), 0, 0) } } : {}),
+  };
 }

@@ -1,3 +1,4 @@
+export { BAY_PLAY, baysOf, driveIn, UNDER_DRIVE } from './bays';
 export * from './connectors';
 export { drawOf } from './draw';
 export { boardOf, isJoined, type JoinedPart } from './joined';

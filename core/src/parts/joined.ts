@@ -24,15 +24,18 @@ const idIn = (part: string, id: string) => `${part}/${id}`;
  */
 export function joinedModel(board: PartModel, id: string, other: PartModel): PartModel {
   const { plug } = other;
-  const socket = plug && board.sockets?.[plug.into];
-  if (!socket) throw new Error('The board has no such socket, or the part no plug to go into it.');
-  const { [plug.into]: _taken, ...sockets } = board.sockets!;
+  const [first, ...left] = (plug && board.sockets?.[plug.into]) ?? [];
+  if (!plug || !first) throw new Error('The board has no such socket, or the part no plug to go into it.');
+  const socket = first.at;
+  const sockets = { ...board.sockets, [plug.into]: left };
   const there = (p: Point): Point => [0, 1, 2].map((i) => add(p[i]!, subtract(socket[i]!, plug.at[i]!))) as Point;
   const freed = FREED[plug.into];
   const blocks = other.blocks
     .filter((b) => !freed.other.includes(b.id))
     .map((b): Block => ({ ...b, id: idIn(id, b.id), low: there(b.low), high: there(b.high) }));
-  const faces = other.faces.map((face): PartFace => {
+  // What holds it is its socket, not the side by which it would be screwed down.
+  const looking = freed.fitted ? other.faces.filter((f) => f.mustReachOutside) : other.faces;
+  const faces = looking.map((face): PartFace => {
     const by = [0, 1, 2].map((i) => socket[i]!.value - plug.at[i]!.value);
     return {
       ...face,

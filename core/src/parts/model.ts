@@ -57,21 +57,36 @@ export interface PartFace {
   cuts: FaceCut[];
 }
 
-/** Sockets of a board into which a part goes as a whole: the first card slot, the main power socket. */
-export type PlugKind = 'slot' | 'main socket';
+/** Places of a board or cage into which a part goes as a whole: card slot, main power socket, M.2 socket, bay for drives. */
+export type PlugKind = 'slot' | 'main socket' | 'M.2 socket' | '2.5 in bay' | '3.5 in bay';
 
-/** What two that are plugged together need no more: blocks of the board that are taken, room for a cable of the other. */
-export const FREED: Readonly<Record<PlugKind, { board: readonly string[]; other: readonly string[] }>> = {
-  slot: { board: ['slot'], other: ['riser'] },
-  'main socket': { board: ['main-socket', 'main-plug'], other: ['main-lead'] },
+/**
+ * What two that are plugged together need no more: blocks of the board that are taken, room for a cable of the other.
+ * How far it is drawn out before it is free, mm: a slot and a main plug sit about 9 mm deep, a module 4; a drive leaves
+ * its bay by its whole length (common practice, no source). What is `fitted` touches what holds it all around.
+ */
+export const FREED: Readonly<
+  Record<PlugKind, { board: readonly string[]; other: readonly string[]; grip: number; fitted: boolean }>
+> = {
+  slot: { board: ['slot'], other: ['riser'], grip: 9, fitted: false },
+  'main socket': { board: ['main-socket', 'main-plug'], other: ['main-lead'], grip: 9, fitted: false },
+  'M.2 socket': { board: [], other: [], grip: 4, fitted: true },
+  '2.5 in bay': { board: [], other: [], grip: 100, fitted: true },
+  '3.5 in bay': { board: [], other: [], grip: 147, fitted: true },
 };
+
+/** A place for a whole part: where its plug's point goes, and which way the part leaves. */
+export interface Socket<P, D> {
+  at: P;
+  out: D;
+}
 
 /** A part as geometry, in its own axes. */
 export interface PartModel {
   blocks: Block[];
   faces: PartFace[];
   /** Where a board's sockets hold what is plugged into it, in the part's axes. */
-  sockets?: Partial<Record<PlugKind, Point>>;
+  sockets?: Partial<Record<PlugKind, readonly Socket<Point, Direction>[]>>;
   /** What a part plugs into the board with, and the point of it that goes to the socket's. */
   plug?: { into: PlugKind; at: Point };
 }

@@ -1,7 +1,8 @@
-import type { OwnBlock, OwnDesign, OwnFace } from '../document';
+import type { MadeCage, OwnBlock, OwnDesign, OwnFace } from '../document';
 import { add, chain, exactly, shift, type Linear } from '../quantity';
 import { axisOf, signOf, type Axis, type Direction } from '../solid';
 import { AIR_ROOM, practice } from '../standards';
+import { baysOf, driveIn } from './bays';
 import type { Block, FaceCut, PartFace, PartModel, Point } from './model';
 
 /** What a face of an own part wants: to reach the outside, and how far behind the wall it may stay, mm. */
@@ -82,8 +83,16 @@ export function ownModel(id: string, design: OwnDesign): PartModel {
       plane: end(2, false),
       cuts: holes,
     });
-  return { blocks, faces };
+  return { blocks, faces, ...(design.made?.kind === 'cage' ? { sockets: socketsOf(design.made) } : {}) };
 }
+
+/** The bays of a cage: a drive slides out of them to the front, where its plugs are. */
+const socketsOf = (made: MadeCage): PartModel['sockets'] => ({
+  [`${made.bay} bay`]: baysOf(made).map(([x, y, z]) => ({
+    at: [x + driveIn(made).width / 2, y, z].map((v) => exactly(v)) as Point,
+    out: 'front' as const,
+  })),
+});
 
 /** Does a block end in the plane of a face that reaches outside, or lie behind the opening of that face? */
 function liesIn({ low, high }: Block, direction: Direction, plane: number, cut: FaceCut | undefined): boolean {

@@ -35,8 +35,7 @@ export function partModel(id: string, part: Part): PartModel {
 }
 
 function modelOf(id: string, part: Part): PartModel {
-  if (part.own) return ownModel(id, part.own);
-  const model = standardModel(id, part);
+  const model = part.own ? ownModel(id, part.own) : standardModel(id, part);
   return isJoined(part)
     ? part.plugged.reduce((whole, other) => joinedModel(whole, other.id, partModel(other.id, other.part)), model)
     : model;

@@ -130,7 +130,7 @@ function stands(document: Conversion, only: readonly string[], { assess }: Layou
 /** A complete search, in every form of the kit, in which each position of the grid stands for its cell. `none` is a proof. */
 function proof(document: Conversion, options: LayoutOptions & { step: number }): Outcome {
   let last: Outcome = { kind: 'none' };
-  for (const { document: form, start } of formsOf(document, startOf(document, options), options)) {
+  for (const { document: form, start } of formsOf(document, startOf(document, options), options, true)) {
     const pieces = start.free.map((id) =>
       pieceOf(form, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
     );

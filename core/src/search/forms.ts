@@ -1,7 +1,7 @@
-import { placeInShell, placePart, pluggedIn, socketPlacement, type PlacedPart } from '../assembly';
+import { freeSockets, placeInShell, placePart, pluggedIn, socketPlacement, type PlacedPart } from '../assembly';
 import type { Conversion, Part, Placement } from '../document';
 import { marginsOfPart, shortAt, stopsAt } from '../fit';
-import { isJoined, partModel, type JoinedPart, type PlugKind } from '../parts';
+import { FREED, isJoined, partModel, type JoinedPart, type PlugKind } from '../parts';
 import type { Vec3 } from '../solid';
 import { startOf, type LayoutOptions, type Start } from './layout';
 
@@ -12,6 +12,8 @@ export interface Form {
   options: LayoutOptions;
   /** Placements of the form's parts as those of the kit's. */
   apart: (placements: Record<string, Placement>) => Record<string, Placement>;
+  /** Modules and drives lie loose in it though there are sockets and bays for them: only where nothing else is found. */
+  spare?: true;
 }
 
 /** More forms are not looked at: with each part that may be plugged in there are at least twice as many. */
@@ -20,18 +22,23 @@ const MOST_FORMS = 6;
 /**
  * The forms in which a kit is searched: every part by itself, on cables; and with each part that may move plugged into
  * each board that has a socket for it: the two as one part, or, where the board stays, the part at its socket. A card is
- * first tried by itself, what stands on the main socket first there.
+ * first tried by itself, what stands on the main socket first there; a module or a drive goes into its socket or bay
+ * wherever there is one.
+ * @param every all forms, for a proof that there is none
  */
-export function formsOf(document: Conversion, start: Start, options: LayoutOptions): Form[] {
+export function formsOf(document: Conversion, start: Start, options: LayoutOptions, every = false): Form[] {
   const { parts } = document.kit;
-  let forms: Form[] = [{ document, start, options, apart: (placements) => placements }];
+  const loose: Form = { document, start, options, apart: (placements) => placements };
+  let forms: Form[] = [loose];
   for (const id of start.free) {
     const { plug } = partModel(id, parts[id]!);
     if (!plug || options.flat?.includes(id)) continue;
     const more = forms.flatMap((form) => pluggedForms(form, id, plug.into));
-    forms = (plug.into === 'slot' ? [...forms, ...more] : [...more, ...forms]).slice(0, MOST_FORMS);
+    if (every) forms = [...forms, ...more];
+    else if (FREED[plug.into].fitted) forms = (more.length > 0 ? more : forms).slice(0, MOST_FORMS);
+    else forms = (plug.into === 'slot' ? [...forms, ...more] : [...more, ...forms]).slice(0, MOST_FORMS);
   }
-  return forms;
+  return forms.includes(loose) ? forms : [...forms, { ...loose, spare: true }];
 }
 
 /** A form with a part plugged into each board that has a free socket for it. */
@@ -39,10 +46,12 @@ function pluggedForms(form: Form, id: string, into: PlugKind): Form[] {
   const { document, start, options } = form;
   const forms: (Form | undefined)[] = [];
   for (const board of start.free)
-    if (partModel(board, document.kit.parts[board]!).sockets?.[into]) forms.push(joined(document, board, id, options));
-  for (const board of start.base.parts)
-    if (board.sockets?.[into] && !start.base.parts.some((p) => p.pluggedInto === board.id && p.plug!.into === into))
-      forms.push(atSocket(document, start, board, id, options));
+    if (partModel(board, document.kit.parts[board]!).sockets?.[into]?.length)
+      forms.push(joined(document, board, id, options));
+  for (const board of start.base.parts) {
+    const [which] = freeSockets(start.base.parts, board, id, into);
+    if (which !== undefined) forms.push(atSocket(document, start, board, id, which, options));
+  }
   return forms
     .filter((next): next is Form => next !== undefined)
     .map((next) => ({ ...next, apart: (found) => form.apart(next.apart(found)) }));
@@ -116,10 +125,11 @@ function atSocket(
   start: Start,
   board: PlacedPart,
   card: string,
+  which: number,
   options: LayoutOptions,
 ): Form | undefined {
   const part = document.kit.parts[card]!;
-  const seat = socketPlacement(board, card, part);
+  const seat = socketPlacement(board, card, part, which);
   if (!seat) return undefined;
   const parts = pluggedIn([...start.base.parts, placeInShell(card, part, seat, document)]);
   const placed = parts.at(-1)!;

@@ -124,6 +124,7 @@ function searchFree(document: Conversion, options: LayoutOptions = {}): LayoutRe
   if (open.length === 0)
     return { layouts: [], searched: words, ended: 'enough', homeless: homelessOf(forms, options, step) };
   const judged = judgeOf(document, start, options.assess);
+  const main = open.flatMap((kit, i) => (kit.form.spare ? [] : [i]));
 
   const random = randomFrom(seed);
   const found: Layout[] = [];
@@ -149,8 +150,9 @@ function searchFree(document: Conversion, options: LayoutOptions = {}): LayoutRe
     return enough === 'wanted' && !options.enough ? again({ enough: 'touching', anyFace: true }) : { ...kit, dry: 0 };
   };
   while (total.steps > 0 && !stop() && found.length < wanted) {
-    // Forms take turns; each has its own first try without chance.
-    const which = tries % open.length;
+    // Forms take turns; each has its own first try without chance. Spare ones wait until the others have found nothing.
+    const all = found.length === 0 && tries >= main.length * BEFORE_SPARE;
+    const which = all || main.length === 0 ? tries % open.length : main[tries % main.length]!;
     const kit = open[which]!;
     const budget: Budget = { steps: Math.min(TRY, total.steps), stop };
     const before = budget.steps;
@@ -199,6 +201,9 @@ function searchFree(document: Conversion, options: LayoutOptions = {}): LayoutRe
     homeless: [],
   };
 }
+
+/** Tries of each form before those are looked at in which modules and drives lie loose. */
+const BEFORE_SPARE = 6;
 
 /** Parts that have no place at all, in the form in which fewest have none. */
 const homelessOf = (forms: readonly Form[], options: LayoutOptions, step: number): string[] =>

@@ -51,7 +51,7 @@ describe('a card in the slot of a board', () => {
 
   it('hangs over the side edge of a board of 170 mm by all but the first slot', () => {
     const { sockets } = partModel('board-1', plugged().kit.parts['board-1']!);
-    expect(sockets!.slot![0].value).toBeCloseTo(170 - FIRST_SLOT.fromEdge, 6);
+    expect(sockets!.slot![0]!.at[0].value).toBeCloseTo(170 - FIRST_SLOT.fromEdge, 6);
     const { parts } = assemble(plugged());
     const over = parts[0]!.low[0] - parts[1]!.low[0];
     expect(over).toBeGreaterThan(SLOT_PITCH.value);

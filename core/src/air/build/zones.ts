@@ -1,4 +1,4 @@
-import type { Assembly } from '../../assembly';
+import { faceReaches, type Assembly } from '../../assembly';
 import { isMesh } from '../../kit';
 import { area, clip, inPlane, sliceLoft, type Axis, type Loft, type Point2, type Shape, type Vec3 } from '../../solid';
 
@@ -226,19 +226,38 @@ function edgesOf(low: Vec3, high: Vec3, planes: readonly (readonly number[])[]):
   }
 }
 
-/** Zones are no thinner than this beside a drawer: a narrower room is one with what lies inside the board, mm. */
-const THIN = 20;
+/**
+ * A room narrower than this beside a drawer is one with what lies inside the board, as the grid is coarse; but not where
+ * something looks through that board. mm.
+ */
+const NARROW = 60;
+/** Even there zones are no thinner than this, mm. */
+const THIN = 12;
 
-/** Where the boards of drawers that carry something part the room, along each axis, mm. */
-function planesOf({ hull: { innerLow, innerHigh }, drawers, features }: Assembly): number[][] {
+/**
+ * Where the boards of drawers part the room, along each axis, mm: of drawers through whose boards something looks. What
+ * lies in others shares the air around them, as coarse as the grid is.
+ */
+function planesOf(assembly: Assembly): number[][] {
   const planes: number[][] = [[], [], []];
-  for (const { block, boards } of Object.values(drawers)) {
-    if (boards.length === 0 || !features.includes(boards[0]!)) continue;
+  const { drawers, features } = assembly;
+  if (!Object.values(drawers).some(({ boards }) => boards.length > 0 && features.includes(boards[0]!))) return planes;
+  const { innerLow, innerHigh } = assembly.hull;
+  const looked = new Set(
+    assembly.parts.flatMap((part) =>
+      part.placement.on === undefined ? [] : faceReaches(assembly, part).flatMap((r) => (r.reaches ? [r.board] : [])),
+    ),
+  );
+  for (const { block, boards } of Object.values(drawers).filter((d) => d.boards.some((b) => looked.has(b))))
     for (const i of [0, 1, 2] as const)
-      for (const at of [block.shape.low[i], block.shape.high[i]])
-        if (at > innerLow[i] + THIN && at < innerHigh[i] - THIN && !planes[i]!.some((p) => Math.abs(p - at) < THIN))
-          planes[i]!.push(at);
-  }
+      for (const high of [false, true]) {
+        const at = (high ? block.shape.high : block.shape.low)[i];
+        const beyond = high ? innerHigh[i] - at : at - innerLow[i];
+        const through = boards.some(
+          (b) => looked.has(b) && Math.abs((high ? b.shape.high : b.shape.low)[i] - at) < NARROW / 2,
+        );
+        if (beyond > (through ? THIN : NARROW) && !planes[i]!.some((p) => Math.abs(p - at) < THIN)) planes[i]!.push(at);
+      }
   return planes.map((p) => p.sort((a, b) => a - b).slice(0, MOST_ALONG - 1));
 }
 

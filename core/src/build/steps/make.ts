@@ -2,7 +2,7 @@ import type { Made } from '../../document';
 import { barsOf, lossOf } from '../../kit';
 
 /** Minutes: mm of sheet that are sawn in one; a bar with its joints, a post, a block, an angle. Common practice, no source. */
-const MINUTES = { sawn: 40, bar: 12, plate: 15, post: 6, block: 20, angle: 15 };
+const MINUTES = { sawn: 40, bar: 12, plate: 15, post: 6, block: 20, angle: 15, bay: 5 };
 
 /** What is to be made before something can stand on a carrier; undefined for a tray that stays whole. */
 export function makingOf(
@@ -44,6 +44,13 @@ export function makingOf(
             ],
           };
     }
+    case 'cage':
+      return {
+        name: `Make ${name}: a base and two sides, drilled for the side screws of ${made.bays === 1 ? 'one drive' : `${made.bays} drives`}, one every ${mm(made.pitch)} mm`,
+        minutes: 2 * MINUTES.plate + made.bays * MINUTES.bay,
+        tools: ['saw', 'file', 'drill'],
+        materials: [`sheet of ${made.material}, ${mm(made.thickness)} mm`],
+      };
     case 'angles':
       return {
         name: `Make ${name}: two angles, ${mm(made.leg)} mm at the wall, ${mm(made.reach)} mm under the part`,

@@ -1,7 +1,7 @@
 import { faceReaches, throughFloor, type Assembly, type PlacedCut, type PlacedPart, type Solid } from '../../assembly';
-import type { Conversion, MadeTray } from '../../document';
+import type { Conversion, MadeCage, MadeTray } from '../../document';
 import { holdsOf } from '../../hold';
-import { barsOf, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
+import { barsOf, cageSide, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
 import { DIRECTIONS, opposite, turnDirection, type Axis, type Direction, type Point2, type Vec3 } from '../../solid';
 import { holeOf, mountsOf } from '../mounts/mounts';
 import type { HoleRow, Sheet, SheetItem } from './items';
@@ -106,12 +106,29 @@ function windowOf({ onPlate }: Pick<Plate, 'onPlate'>, side: Direction, name: st
   };
 }
 
+/** Both sides of a cage, which are drilled together. */
+function sideSheet(part: PlacedPart, made: MadeCage): Plate {
+  const { size, holes } = cageSide(made);
+  const { name } = part.part;
+  return {
+    key: partKey(part.id),
+    title: `${name}, its sides`,
+    caption: `a side of ${name} from outside, two of them drilled together · datum: its lower corner at the drives’ plugs`,
+    riders: [],
+    onPlate: (p) => [p[1]!, p[2]!],
+    about: { kind: 'part', id: part.id },
+    size,
+    own: holes,
+  };
+}
+
 function platesOf(document: Conversion, assembly: Assembly): Plate[] {
   const screwed = screwedTo(document, assembly);
   const made = assembly.parts.flatMap((part): Plate[] => {
     const of = part.part.own?.made;
     const riders = screwed.get(part.id)?.riders ?? [];
     if (!of || of.kind === 'angles') return [];
+    if (of.kind === 'cage') return [sideSheet(part, of)];
     const corner = part.toShell([0, 0, 0]);
     const ways = (['right', 'rear', 'top'] as const).map((d: Direction) => DIRECTIONS[turnDirection(part.turn, d)]);
     const base = {

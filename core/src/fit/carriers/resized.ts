@@ -1,4 +1,4 @@
-import { placePart } from '../../assembly';
+import { nearly, placePart, socketsOf, type PlacedPart } from '../../assembly';
 import type { Change, Conversion, Made } from '../../document';
 import { massOf, partMade } from '../../kit';
 import type { Vec3 } from '../../solid';
@@ -19,6 +19,15 @@ export function resized(document: Conversion, id: string, made: Made): Change {
   const was = layout.placements[id];
   const changes: Change[] = [{ type: 'setPart', id, part }];
   if (was) {
+    // What sits in its bays stays in them.
+    const [old, next] = [before, part].map((p) => placePart(id, p, was)) as [PlacedPart, PlacedPart];
+    for (const [other, at] of Object.entries(layout.placements)) {
+      const rider = kit.parts[other];
+      if (!rider || other === id || at.locked) continue;
+      const which = socketsOf(old, other, rider).findIndex((s) => nearly(s, at));
+      const seat = which < 0 ? undefined : socketsOf(next, other, rider)[which];
+      if (seat && !nearly(seat, at)) changes.push({ type: 'placePart', id: other, placement: { ...at, ...seat } });
+    }
     const [a, b] = [placePart(id, before, was), placePart(id, part, was)].map((p) => p.toShell([0, 0, 0])) as [
       Vec3,
       Vec3,

@@ -1,6 +1,7 @@
 import type { Assembly, PlacedPart } from '../../assembly';
 import type { Conversion } from '../../document';
-import { axisOf, directionOf, opposite, type Axis } from '../../solid';
+import { FREED } from '../../parts';
+import { axisOf, directionOf, opposite, type Axis, type Direction } from '../../solid';
 import { withComingOut } from './comingOut';
 import { exitsOf, remainsOf, type Exit } from './exits';
 import { blockersOf, meetsShell, type Leg } from './sweep';
@@ -60,14 +61,11 @@ export function waysOut(document: Conversion, as: Assembly): Map<string, WayOutO
 export const withIt = (on: string | undefined, other: string | undefined, opens: ReadonlySet<string>) =>
   other === undefined || !opens.has(other) ? on === undefined || !opens.has(on) : other === on;
 
-/** How deep a part sits in its socket, mm (card specification, from memory; a 24-pin plug sits about as deep). */
-const IN_SOCKET = 9;
-
-/** What is plugged in leaves only straight away from the board, and the board only straight away from it. */
+/** What is plugged in leaves only straight out of its socket, and the board only straight away from it. */
 function socketHolds(part: PlacedPart, other: PlacedPart, { direction, by }: Leg): boolean {
-  const { top } = part.placement;
-  if (part.pluggedInto === other.id) return direction !== top || by < IN_SOCKET;
-  return other.pluggedInto === part.id && (direction !== opposite(top) || by < IN_SOCKET);
+  const held = (one: PlacedPart, out: Direction) => direction !== out || by < FREED[one.plug!.into].grip;
+  if (part.pluggedInto === other.id) return held(part, part.pluggedOut!);
+  return other.pluggedInto === part.id && held(other, opposite(other.pluggedOut!));
 }
 
 /** What comes off a body is free of what rides beside it after so much, mm. */

@@ -3,6 +3,7 @@ import { OWN } from '../../document';
 import { measured } from '../../quantity';
 import { DENSITY } from '../../standards';
 import type { MadeBox } from './box';
+import { cageBlocks, cageHoles } from './cage';
 import { barsOf, frameBlocks, meshOf } from './frame';
 import { anglesBlocks, anglesHoles, standBlocks, standHoles } from './rest';
 import { trayBlocks, trayHoles } from './tray';
@@ -21,6 +22,8 @@ export function blocksOfMade(made: Made): MadeBox[] {
       return standBlocks(made);
     case 'angles':
       return anglesBlocks(made);
+    case 'cage':
+      return cageBlocks(made);
   }
 }
 
@@ -35,6 +38,8 @@ function holesOfMade(made: Made): { x: number; y: number; diameter: number }[] {
       return standHoles(made);
     case 'angles':
       return anglesHoles(made);
+    case 'cage':
+      return cageHoles(made);
   }
 }
 
@@ -42,6 +47,7 @@ const SOURCES: Readonly<Record<Exclude<Made['kind'], 'tray'>, string>> = {
   frame: 'frame of bars',
   stand: 'stand made for it',
   angles: 'angles made for it',
+  cage: 'cage with bays',
 };
 
 /**
@@ -87,7 +93,7 @@ export function partMade(made: Made, name: string): Part {
       blocks,
       holes,
       faces: {},
-      carries: true,
+      ...(made.kind === 'cage' ? {} : { carries: true }),
       power: { idle: 0, typical: 0, peak: 0 },
       source: made.kind === 'tray' ? `tray of ${made.from}` : SOURCES[made.kind],
       made,

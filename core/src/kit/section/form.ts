@@ -161,8 +161,18 @@ const angles = {
   material: oneOf(['steel', 'aluminium']),
 };
 
+/** Two side sheets on a base, drives between them, one over the other. mm. */
+const cage = {
+  bay: oneOf(['3.5 in', '2.5 in']),
+  bays: whole(1, 12),
+  /** From one drive's underside to the next one's. */
+  pitch: number(6, 120),
+  thickness: number(0.5, 12),
+  material: oneOf(['steel', 'aluminium', 'plywood']),
+};
+
 /** From which sizes a design was made, so that it is made again when one of them changes. */
-export const madeForm = tagged('kind', { tray, frame, stand, angles });
+export const madeForm = tagged('kind', { tray, frame, stand, angles, cage });
 
 /** A part described block by block. */
 const ownDesign = object({
@@ -268,6 +278,7 @@ export type MadeTray = Extract<Made, { kind: 'tray' }>;
 export type MadeFrame = Extract<Made, { kind: 'frame' }>;
 export type MadeStand = Extract<Made, { kind: 'stand' }>;
 export type MadeAngles = Extract<Made, { kind: 'angles' }>;
+export type MadeCage = Extract<Made, { kind: 'cage' }>;
 export type OwnDesign = Of<typeof ownDesign>;
 export type Part = Of<typeof part>;
 export type BoardEdge = (typeof BOARD_EDGES)[number];

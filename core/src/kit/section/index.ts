@@ -21,6 +21,7 @@ export {
   type HoleMap,
   type Kit,
   type Made,
+  type MadeCage,
   type MadeAngles,
   type MadeFrame,
   type MadeStand,

@@ -67,7 +67,7 @@ function swaps(document: Conversion): Intervention[] {
   const takesCards = (relative: StandardPart) =>
     relative.kind !== 'board' ||
     !hasCard ||
-    partModel('board', partFrom(relative, relative.name)).sockets?.slot !== undefined;
+    partModel('board', partFrom(relative, relative.name)).sockets?.slot?.length;
   for (const [id, part] of Object.entries(document.kit.parts)) {
     if (part.own || isLocked(document, id)) continue;
     const row = standardPart(part.standard)!;

@@ -1,4 +1,4 @@
-import { placeInShell, socketPlacement } from '@young-shell/core/assembly';
+import { freeSockets, socketPlacement } from '@young-shell/core/assembly';
 import { partModel, type PlugKind } from '@young-shell/core/parts';
 import { useAppSelector } from '../../app/store';
 import { selectAssembly, selectDocument } from '../../document/selectors';
@@ -6,7 +6,13 @@ import { Button } from '../../ui/Button';
 import { useMove } from '../../view/useMove';
 
 /** What a part needs where it is not plugged into its board. */
-const INSTEAD: Readonly<Record<PlugKind, string>> = { slot: 'riser', 'main socket': 'extension' };
+const INSTEAD: Readonly<Record<PlugKind, string>> = {
+  slot: 'riser',
+  'main socket': 'extension',
+  'M.2 socket': 'adapter',
+  '2.5 in bay': 'bracket',
+  '3.5 in bay': 'bracket',
+};
 
 /** Of a part with a plug: whose socket it sits in, or a way into one; of a board: what goes with it. */
 export function SlotNote({ id }: { id: string }) {
@@ -32,9 +38,10 @@ export function SlotNote({ id }: { id: string }) {
       </Note>
     );
   if (layout.placements[id]?.locked) return null;
+  if (!into) return null;
   return parts.map((board) => {
-    const at = layout.placements[board.id];
-    const seat = at && socketPlacement(placeInShell(board.id, board.part, at, document), id, kit.parts[id]!);
+    const [which] = freeSockets(parts, board, id, into);
+    const seat = which === undefined ? undefined : socketPlacement(board, id, kit.parts[id]!, which);
     return (
       seat && (
         <Button key={board.id} className="mt-2" onClick={() => put(id, seat)}>

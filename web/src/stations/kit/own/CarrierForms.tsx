@@ -1,4 +1,4 @@
-import type { MadeFrame, MadeTray, Part } from '@young-shell/core/document';
+import type { MadeCage, MadeFrame, MadeTray, Part } from '@young-shell/core/document';
 import {
   correctedPositions,
   mappedTray,
@@ -15,6 +15,7 @@ import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { Section } from '../../../ui/Section';
 import { FrameFields } from './FrameFields';
+import { CageFields, PITCH } from './RestFields';
 import { TrayFields } from './TrayFields';
 
 /** Made, or what is wrong with it. */
@@ -101,6 +102,32 @@ export function FrameForm({ onPart }: { onPart: (part: Part, stem: string) => vo
     <Section title="A frame of bars">
       <FrameFields frame={frame} put={put} />
       <Button onClick={() => onPart(partMade(frame, 'Frame'), 'frame')}>Add the frame to the kit</Button>
+    </Section>
+  );
+}
+
+const FIRST_CAGE: MadeCage = {
+  kind: 'cage',
+  bay: '3.5 in',
+  bays: 2,
+  pitch: PITCH['3.5 in'],
+  thickness: 1.5,
+  material: 'aluminium',
+};
+
+/** Two sides on a base, with bays for drives. */
+export function CageForm({ onPart }: { onPart: (part: Part, stem: string) => void }) {
+  const [cage, setCage] = useState(FIRST_CAGE);
+  const put = (next: MadeCage) => {
+    const made = tried(() => partMade(next, 'Drive cage'));
+    if (typeof made === 'string') return made;
+    setCage(next);
+    return undefined;
+  };
+  return (
+    <Section title="A cage for drives">
+      <CageFields cage={cage} put={put} />
+      <Button onClick={() => onPart(partMade(cage, 'Drive cage'), 'cage')}>Add the cage to the kit</Button>
     </Section>
   );
 }

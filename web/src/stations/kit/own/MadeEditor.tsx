@@ -5,7 +5,7 @@ import { selectDocument } from '../../../document/selectors';
 import { useSubmit } from '../../../document/useSubmit';
 import { Button } from '../../../ui/Button';
 import { FrameFields } from './FrameFields';
-import { AnglesFields, StandFields } from './RestFields';
+import { AnglesFields, CageFields, StandFields } from './RestFields';
 import { TrayFields } from './TrayFields';
 
 /** A tray, frame, stand or pair of angles of the kit by its sizes; its blocks follow, and what stands on it stays. */
@@ -27,6 +27,7 @@ export function MadeEditor({ id, part }: { id: string; part: Part }) {
       {made.kind === 'tray' && <TrayFields tray={made} put={put} />}
       {made.kind === 'frame' && <FrameFields id={id} frame={made} put={put} />}
       {made.kind === 'stand' && <StandFields stand={made} put={put} />}
+      {made.kind === 'cage' && <CageFields cage={made} put={put} />}
       {made.kind === 'angles' && <AnglesFields angles={made} put={put} />}
       <Button look="quiet" onClick={() => submit({ type: 'setPart', id, part: { own: design } })}>
         Go on block by block

@@ -12,7 +12,7 @@ import { download, stem } from '../../../ui/download';
 import { Section } from '../../../ui/Section';
 import { select } from '../../../view/slice';
 import { PartPreview } from '../PartPreview';
-import { FrameForm, TrayForm } from './CarrierForms';
+import { CageForm, FrameForm, TrayForm } from './CarrierForms';
 import { PanelForm } from './PanelForm';
 import { PartImport } from './PartImport';
 
@@ -89,6 +89,7 @@ export function OwnParts({ onAdded }: { onAdded: () => void }) {
       </Section>
       <TrayForm onPart={add} />
       <FrameForm onPart={add} />
+      <CageForm onPart={add} />
       <PanelForm onPart={add} />
       <Section title="My parts, from all conversions">
         {kept?.length === 0 && (

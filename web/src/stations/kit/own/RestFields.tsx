@@ -1,6 +1,7 @@
-import { STAND_FOOTS, type MadeAngles, type MadeStand } from '@young-shell/core/document';
+import { STAND_FOOTS, type MadeAngles, type MadeCage, type MadeStand } from '@young-shell/core/document';
 import { Choice, same } from '../../../ui/Choice';
 import { LengthField } from '../../../ui/LengthField';
+import { NumberField } from '../../../ui/NumberField';
 
 /** Sizes of a stand: a plate on posts, or a block. */
 export function StandFields({ stand, put }: { stand: MadeStand; put: (stand: MadeStand) => string | undefined }) {
@@ -100,3 +101,41 @@ export function AnglesFields({ angles, put }: { angles: MadeAngles; put: (angles
     </div>
   );
 }
+
+/** Sizes of a cage with bays for drives. */
+export function CageFields({ cage, put }: { cage: MadeCage; put: (cage: MadeCage) => string | undefined }) {
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <Choice
+        label="Drives of"
+        value={cage.bay}
+        options={same(['3.5 in', '2.5 in'] as const)}
+        onChange={(bay) => put({ ...cage, bay, pitch: PITCH[bay] })}
+      />
+      <Choice
+        label="Of"
+        value={cage.material}
+        options={same(['steel', 'aluminium', 'plywood'] as const)}
+        onChange={(material) => put({ ...cage, material })}
+      />
+      <NumberField label="Bays" value={cage.bays} least={1} most={12} onCommit={(bays) => put({ ...cage, bays })} />
+      <LengthField
+        label="From drive to drive"
+        value={cage.pitch}
+        least={6}
+        most={120}
+        onCommit={(pitch) => put({ ...cage, pitch })}
+      />
+      <LengthField
+        label="Sheet"
+        value={cage.thickness}
+        least={0.5}
+        most={12}
+        onCommit={(thickness) => put({ ...cage, thickness })}
+      />
+    </div>
+  );
+}
+
+/** From one drive to the next with room for air between them, mm. Common practice, no source. */
+export const PITCH: Readonly<Record<MadeCage['bay'], number>> = { '3.5 in': 36, '2.5 in': 15 };

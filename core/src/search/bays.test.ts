@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assemble, movedWithPlugged, pluggedOf } from '../assembly';
+import { carrierSheet } from '../cut/sheets/carriers';
+import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type MadeCage } from '../document';
+import { assessFit, marginsOf, placeFor, resized, shortAt } from '../fit';
+import { holdsOf } from '../hold';
+import { partMade } from '../kit';
+import { partFrom } from '../parts';
+import { assessAll } from '../plan';
+import { measured } from '../quantity';
+import { standardPart } from '../standards';
+import { searchLayouts, withLayout } from '.';
+
+const cage = (made: Partial<MadeCage> = {}): MadeCage => ({
+  kind: 'cage',
+  bay: '3.5 in',
+  bays: 2,
+  pitch: 36,
+  thickness: 1.5,
+  material: 'aluminium',
+  ...made,
+});
+const upright = { rear: 'rear', top: 'top', locked: false } as const;
+
+function box(size: readonly [number, number, number], kit: Record<string, string>): Conversion {
+  const hull = defaultBox();
+  [hull.width, hull.depth, hull.height] = size.map((v) => measured(v)) as [never, never, never];
+  const document = newConversion('Box', hull);
+  document.brief = { ...document.brief, policy: 'open', blockedFaces: [] };
+  document.shell.bodies.lid = lidAt(measured(size[2] - 20));
+  for (const [id, key] of Object.entries(kit)) document.kit.parts[id] = partFrom(standardPart(key)!, id);
+  return document;
+}
+const adds = (document: Conversion, id: string, part: Conversion['kit']['parts'][string]) =>
+  applyChange(document, { type: 'addPart', id, part }).document;
+const said = (document: Conversion) => assessFit(document, assemble(document)).findings;
+
+describe('a cage with bays', () => {
+  it('takes each drive of its kind, and none twice; the drives go with it and are held', () => {
+    let document = adds(box([400, 300, 200], {}), 'cage-1', partMade(cage(), 'Cage'));
+    document = applyChange(document, {
+      type: 'placePart',
+      id: 'cage-1',
+      placement: { x: 64, y: 64, z: 3, ...upright },
+    }).document;
+    for (const id of ['a', 'b', 'c']) {
+      document = adds(document, `drive-${id}`, partFrom(standardPart('drive/3.5')!, id));
+      const inBay = placeFor(document, assemble(document), `drive-${id}`).proposals.find((p) =>
+        p.reasons[0]!.startsWith('in the 3.5 in bay of Cage'),
+      );
+      if (id === 'c') expect(inBay).toBeUndefined();
+      else
+        document = applyChange(document, {
+          type: 'placePart',
+          id: `drive-${id}`,
+          placement: inBay!.placement,
+        }).document;
+    }
+    const assembly = assemble(document);
+    expect(pluggedOf(assembly.parts)).toEqual({ 'cage-1': ['drive-a', 'drive-b'] });
+    const [a, b] = ['drive-a', 'drive-b'].map((id) => document.layout.placements[id]!);
+    expect([b!.x - a!.x, b!.y - a!.y, b!.z - a!.z]).toEqual([0, 0, 36]);
+    expect(shortAt(marginsOf(assembly))).toEqual([]);
+    expect(holdsOf(document, assembly).get('drive-b')).toMatchObject({ kind: 'plug', into: '3.5 in bay' });
+    expect(said(document).filter((f) => f.id.includes('held') && f.about.some((x) => x.id === 'drive-b'))).toEqual([]);
+    // The cage is taken elsewhere, and turned to other sizes: each stays in its bay.
+    const to = { ...document.layout.placements['cage-1']!, x: 154, z: 20 };
+    const moved = movedWithPlugged(document, pluggedOf(assembly.parts), 'cage-1', to);
+    expect(moved['drive-a']!.x - a!.x).toBeCloseTo(90, 6);
+    expect(moved['drive-b']!.z - b!.z).toBeCloseTo(17, 6);
+    const wider = applyChange(document, resized(document, 'cage-1', cage({ pitch: 50, thickness: 3 }))).document;
+    expect(pluggedOf(assemble(wider).parts)).toEqual({ 'cage-1': ['drive-a', 'drive-b'] });
+    expect(wider.layout.placements['drive-b']!.z - wider.layout.placements['drive-a']!.z).toBe(50);
+  });
+  it('has a sheet whose holes meet those in the sides of its drives', () => {
+    let document = adds(box([400, 300, 200], {}), 'cage-1', partMade(cage(), 'Cage'));
+    document = applyChange(document, {
+      type: 'placePart',
+      id: 'cage-1',
+      placement: { x: 0, y: 0, z: 0, ...upright },
+    }).document;
+    const { holes } = carrierSheet(document, assemble(document), 'cage-1-plate')!;
+    // SFF-8301 (from memory): 28.5 and 130.1 from the connectors, 6.35 over the underside; drives lie 3 over the base.
+    const wanted = [0, 36].flatMap((z) => [28.5, 130.1].map((y) => [y, 3 + z + 6.35]));
+    expect(holes.map((h) => [h.u, h.v]).sort()).toEqual(wanted.sort());
+  });
+  it('refuses a pitch less than a drive is high, and says what would do', () => {
+    expect(() => partMade(cage({ pitch: 20 }), 'Cage')).toThrow('Make it 26.1 mm or more');
+  });
+  it('is where a search puts the drives, however many bays it has', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 3 }),
+        fc.constantFrom('3.5 in', '2.5 in'),
+        fc.integer(),
+        (bays, bay, seed) => {
+          const drives = Object.fromEntries(
+            Array.from({ length: bays }, (_, i) => [`drive-${i}`, bay === '3.5 in' ? 'drive/3.5' : 'drive/2.5-7']),
+          );
+          const of = cage({ bays, bay: bay as MadeCage['bay'], pitch: bay === '3.5 in' ? 40 : 16 });
+          const document = adds(box([320, 320, 220], drives), 'cage-1', partMade(of, 'Cage'));
+          const [first] = searchLayouts(document, { wanted: 1, steps: 300, seed }).layouts;
+          const plan = withLayout(document, first!.placements);
+          expect(pluggedOf(assemble(plan).parts)['cage-1']).toHaveLength(bays);
+          expect(assessAll(plan).findings.filter((f) => f.verdict === 'stop' && f.station === 'fit')).toEqual([]);
+        },
+      ),
+      { numRuns: 6, seed: 3 },
+    );
+  });
+});
+
+describe('a module in its socket', () => {
+  it('lies on a wide board, under a small one, and says when it is not reached any more', () => {
+    const placed = (board: string, card?: string) => {
+      const kit = { 'board-1': board, ...(card ? { 'card-1': card } : {}), ssd: 'drive/m2-2280' };
+      const document = box([500, 420, 260], kit);
+      const [first] = searchLayouts(document, { wanted: 1, steps: 300 }).layouts;
+      return withLayout(document, first!.placements);
+    };
+    const wide = placed('board/micro-atx');
+    const [board, ssd] = ['board-1', 'ssd'].map((id) => assemble(wide).parts.find((p) => p.id === id)!);
+    expect(ssd!.pluggedInto).toBe('board-1');
+    expect(ssd!.pluggedOut).toBe(board!.placement.top);
+    expect(said(wide).some((f) => f.id === 'fit/covered/ssd')).toBe(false);
+    const small = said(placed('board/mini-itx')).find((f) => f.id === 'fit/covered/ssd');
+    expect(small).toMatchObject({ verdict: 'note', sentence: expect.stringContaining('sits under board-1') as string });
+  });
+  it('lies under the card beside it', () => {
+    const document = box([500, 420, 260], {
+      'board-1': 'board/micro-atx',
+      ssd: 'drive/m2-2280',
+      card: 'card/half-length-2',
+    });
+    const at = { x: 120, y: 100, z: 9, ...upright };
+    let plan = applyChange(document, { type: 'placePart', id: 'board-1', placement: at }).document;
+    for (const id of ['ssd', 'card']) {
+      const place = placeFor(plan, assemble(plan), id).proposals.find((p) => p.reasons[0]!.startsWith('in the'));
+      if (place) plan = applyChange(plan, { type: 'placePart', id, placement: place.placement }).document;
+    }
+    const into = pluggedOf(assemble(plan).parts)['board-1'];
+    expect(into).toContain('ssd');
+    if (into!.includes('card'))
+      expect(said(plan).find((f) => f.id === 'fit/covered/ssd')!.sentence).toContain('lies under card');
+  });
+});
