@@ -7,6 +7,7 @@ import { ducted } from './ducts';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
+import { outerOf } from './outer';
 import { pluggedIn } from './slots';
 
 /** The conversion as geometry in shell coordinates. */
@@ -20,6 +21,8 @@ export interface Assembly {
   features: Solid[];
   drawers: Readonly<Record<string, Drawer>>;
   parts: PlacedPart[];
+  /** Fans that are screwed to the outside of a face. */
+  outer: PlacedPart[];
   /** Ids of parts that are in the kit but not in the shell. */
   unplaced: string[];
 }
@@ -179,6 +182,7 @@ export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly 
     features: shellSolids(shell, drawers, loaded),
     drawers,
     parts: ducted(pluggedIn(parts), air?.fans),
+    outer: outerOf(document, hull),
     unplaced,
   };
 }

@@ -1,6 +1,7 @@
 import type { Assembly } from './assemble';
 import { onFace, type FaceFrame } from './frames';
 import type { Wall } from './hull';
+import { outerReach } from './outer';
 import type { PlacedFace, PlacedPart, Solid } from './placed';
 import { axisOf, DIRECTIONS, signOf, type Direction } from '../solid';
 
@@ -25,6 +26,7 @@ export interface FaceReach {
 
 /** Every meaningful face of a placed part against the wall it looks at. */
 export function faceReaches(assembly: Assembly, part: PlacedPart): FaceReach[] {
+  if (part.outerFace !== undefined) return outerReach(assembly.hull, part);
   return part.faces.map((face) => reachOf(assembly, part, face));
 }
 

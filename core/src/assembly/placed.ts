@@ -1,4 +1,4 @@
-import type { Part, Placement } from '../document';
+import type { FaceId, Part, Placement } from '../document';
 import { add, exactly, scale, subtract, type Linear } from '../quantity';
 import { PLACEMENT } from '../standards';
 import { partModel, type Block, type BlockRole, type FaceCut, type PlugKind, type Point, type Socket } from '../parts';
@@ -95,6 +95,8 @@ export interface PlacedPart {
   pluggedInto?: string;
   pluggedAt?: number;
   pluggedOut?: Direction;
+  /** It is screwed to the outside of this face. */
+  outerFace?: FaceId;
   /** It is drawn where what carries it is open by this share. */
   openBy?: number;
   /** Box around its bodies, as if it stood straight. */

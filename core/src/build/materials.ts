@@ -1,8 +1,9 @@
-import type { Assembly } from '../assembly';
+import { faceReaches, type Assembly } from '../assembly';
 import { mountsOf } from '../cut';
 import type { BuildItem, Conversion } from '../document';
 import { holdsOf, standoffFor } from '../hold';
 import { panelReport } from '../panel';
+import { axisOf } from '../solid';
 import { finishedFaces } from './finish/finish';
 
 /** One line of the bill of materials. */
@@ -30,6 +31,8 @@ export interface Bill {
 
 /** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can. Common practice, no source. */
 const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900 };
+/** A nut M4 and its washer, mm (ISO 4032, ISO 7089, from memory: 3.2 and 0.8). */
+const NUT = 4;
 const BUY: BuildItem = { state: 'buy' };
 
 /** Everything that the plan takes, and what of it is there. Pure. */
@@ -74,6 +77,24 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     if (chosen === 'tape') more('foam tape, cm²', Math.ceil((area ?? 0) / 100), USUAL.tape);
   }
   for (const { strapped } of holdsOf(document, assembly).values()) if (strapped) more('strap', 1, USUAL.strap);
+  for (const { kept } of Object.values(document.layout.outside ?? {})) {
+    if (kept === 'strap') more('strap', 1, USUAL.strap);
+    if (kept === 'hook and loop') more('hook-and-loop tape, 10 cm', 1, USUAL.strap);
+  }
+  // A fan outside: its frame, the wall, a nut inside.
+  for (const part of assembly.outer)
+    for (const { face, wall } of faceReaches(assembly, part)) {
+      const axis = axisOf(part.placement.rear);
+      const through = part.high[axis] - part.low[axis] + (wall?.thickness ?? 0) + NUT;
+      const count = face.cuts.filter((c) => c.kind === 'drill').length;
+      if (count > 0) more(`M4 × ${5 * Math.ceil(through / 5)}, nut and washer`, count, USUAL.screw);
+    }
+  // What was riveted or glued is shut with something new.
+  for (const body of Object.values(document.shell.bodies))
+    for (const { kind, count } of body.closures) {
+      if (kind === 'rivet') more('rivet', count);
+      if (kind === 'glue') more('glue, tube', 1);
+    }
   for (const [id, { name, count, each }] of small)
     add(id, name, count, 'screws', each === undefined ? undefined : count * each);
   const { matched, harness } = panelReport(document, assembly);

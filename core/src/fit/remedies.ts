@@ -1,6 +1,14 @@
 import { assemble, type Assembly } from '../assembly';
 import { survives } from '../brief';
-import { applyChange, type Change, type Conversion, type Feature, type Placement } from '../document';
+import {
+  applyChange,
+  KEPT_BY,
+  KEPT_WORDS,
+  type Change,
+  type Conversion,
+  type Feature,
+  type Placement,
+} from '../document';
 import type { Finding, Remedy } from '../findings';
 import { ORIENTATIONS } from '../solid';
 import { cutAwayFor, cutAwayWords } from './cutAway';
@@ -36,6 +44,14 @@ export function remediesFor(document: Conversion, finding: Finding): Remedy[] {
       price: 'four feet to buy or print, and their screws',
       change: { type: 'setAir', air: { feet: Math.ceil(wanted.value) } },
     });
+  const outside = document.layout.outside?.[partId];
+  if (outside && finding.id === `fit/${partId}/kept`)
+    return KEPT_BY.map((kept) => ({
+      id: `kept-${kept.replaceAll(' ', '-')}`,
+      label: KEPT_WORDS[kept],
+      price: KEPT_PRICES[kept],
+      change: { type: 'setStaysOutside', id: partId, outside: { ...outside, kept } },
+    }));
   const assembly = assemble(document);
   const placement = document.layout.placements[partId];
   const name = nameOf(document, { kind: 'part', id: partId });
@@ -220,3 +236,10 @@ function improves(
 }
 
 const far = (a: Placement, b: Placement) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+
+const KEPT_PRICES: Readonly<Record<(typeof KEPT_BY)[number], string>> = {
+  screws: 'only where its case has lugs or holes for them',
+  strap: 'one strap, and two slots or feet for it to go round',
+  'hook and loop': 'tape on both; not where it gets warm',
+  holder: 'a bracket to bend or to print',
+};

@@ -34,7 +34,7 @@ export function PartsInWords() {
   const unit = useAppSelector((s) => s.preferences.unit);
   return (
     <ul className="sr-only" aria-label="Parts in the shell">
-      {assembly.parts.map((part) => (
+      {[...assembly.parts, ...assembly.outer].map((part) => (
         <li key={part.id}>
           {part.part.name} {partWords(document, assembly, part, unit)}
         </li>

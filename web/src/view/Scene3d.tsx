@@ -36,6 +36,7 @@ export function Scene3d({
   const document = useAppSelector(selectShown);
   const box = useMemo(() => hullBox(assembly.hull), [assembly.hull]);
   const stations = useStations();
+  const drawn = useMemo(() => [...assembly.parts, ...assembly.outer], [assembly]);
   const [dragging, setDragging] = useState(false);
   return (
     <Canvas
@@ -57,7 +58,7 @@ export function Scene3d({
       {stations.map(({ id: station, Under3d }) => Under3d && <Under3d key={station} />)}
       <Later>
         <Features3d assembly={assembly} document={document} />
-        <Parts3d parts={assembly.parts} onDrag={setDragging} />
+        <Parts3d parts={drawn} onDrag={setDragging} />
       </Later>
       {stations.map(({ id: station, Over3d }) => Over3d && <Over3d key={station} />)}
       <LabelPlacer labels={labels} layer={layer} />

@@ -119,7 +119,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
   const spots = unstacked(
     [
       ...writings,
-      ...assembly.parts.map((part): Writing => ({
+      ...[...assembly.parts, ...assembly.outer].map((part): Writing => ({
         key: part.id,
         text: part.part.name,
         x: (part.low[across] + part.high[across]) / 2,
@@ -174,7 +174,7 @@ export function SectionView({ mode, depth, onScale, wanted }: Props) {
           />
         ))}
         <FeaturesInSection features={assembly.features} document={document} mode={mode} depth={depth} k={k} />
-        {assembly.parts.map((part) => {
+        {[...assembly.parts, ...assembly.outer].map((part) => {
           const selected = selection?.kind === 'part' && selection.id === part.id;
           return (
             <PartInSection

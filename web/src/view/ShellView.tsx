@@ -45,12 +45,12 @@ export function ShellView({ id }: { id: string }) {
   const labels = useMemo<Label[]>(
     () => [
       ...tapes,
-      ...assembly.parts.map((p) => ({
+      ...[...assembly.parts, ...assembly.outer].map((p) => ({
         id: p.id,
         at: [(p.low[0] + p.high[0]) / 2, (p.low[1] + p.high[1]) / 2, p.high[2]] as [number, number, number],
       })),
     ],
-    [assembly.parts, tapes],
+    [assembly, tapes],
   );
 
   return (
@@ -78,7 +78,7 @@ export function ShellView({ id }: { id: string }) {
                 {tape.text}
               </span>
             ))}
-            {assembly.parts.map((part) => (
+            {[...assembly.parts, ...assembly.outer].map((part) => (
               <button
                 key={part.id}
                 type="button"

@@ -291,10 +291,10 @@ function placedMover(
     // In front of its blades: what stands there, the part itself aside.
     const others = bodiesOf({ ...assembly, parts: assembly.parts.filter((p) => p.id !== m.part) });
     const depth = Math.abs(placed.high[axisOf(reach.face.direction)] - placed.low[axisOf(reach.face.direction)]);
+    const thickness = wallOf(assembly.hull, frame.face)?.thickness ?? 0;
+    const outer = placed.outerFace !== undefined;
     const room =
-      m.kind === 'supply'
-        ? undefined
-        : roomBehind(frame, (wallOf(assembly.hull, frame.face)?.thickness ?? 0) + depth, [u, v], [hu, hv], others);
+      m.kind === 'supply' ? undefined : roomBehind(frame, thickness + (outer ? 0 : depth), [u, v], [hu, hv], others);
     if (room !== undefined && room < disc)
       terms.push({ what: `what stands before ${m.name}`, r: resistance(1, Math.max(room, 20), density), kind: 'gap' });
     if (way?.filter) terms.push(filterTerm(way.filter, disc, density));
@@ -304,7 +304,7 @@ function placedMover(
     const away = DIRECTIONS[reach.face.direction];
     const inside = duct
       ? ([0, 1, 2].map((i) => (duct.low[i]! + duct.high[i]!) / 2) as Vec3)
-      : (centre.map((c, i) => c - away[i]! * (depth / 2 + 15)) as Vec3);
+      : (centre.map((c, i) => c - away[i]! * (depth / 2 + 15 + (outer ? thickness : 0))) as Vec3);
     const sucks = m.kind === 'supply' ? intakeOf(placed, centre) : inside;
     const blocked = frame.face === 'bottom' ? feetOf(document) <= 0 : document.brief.blockedFaces.includes(frame.face);
     if (blocked)

@@ -311,7 +311,7 @@ function seamsOf(
  * board of its drawer that it looks through, where it does.
  */
 export function outletOf(assembly: Assembly, id: string) {
-  const placed = assembly.parts.find((p) => p.id === id);
+  const placed = [...assembly.parts, ...assembly.outer].find((p) => p.id === id);
   if (!placed) return undefined;
   const looking = faceReaches(assembly, placed).filter((r) => r.reaches && r.face.mustReachOutside);
   const reach = looking.find((r) => r.frame);

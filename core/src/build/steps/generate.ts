@@ -1,7 +1,6 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, standsBehind, toolPlan } from '../../cut';
-import { faceWord } from '../../document';
-import type { Conversion } from '../../document';
+import { faceWord, faceWords, KEPT_WORDS, OUTSIDE_WORDS, type Conversion } from '../../document';
 import type { Order } from '../../fit';
 import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
@@ -342,6 +341,29 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: `${p.low.map((v) => v.toFixed(0)).join(' ')} ${document.cut.mounts[p.id]?.kind ?? ''}`,
     });
   }
+
+  for (const p of assembly.outer)
+    add({
+      id: `place.${p.id}`,
+      name: `Screw ${p.part.name} to the outside of the ${faceWords(p.outerFace!)}, its lead through its own opening`,
+      phase: 'mount',
+      minutes: MINUTES.place.fan ?? MINUTES.place.other!,
+      after: ready.map((id) => before(id, 'process', 'its opening is cut and the face is hard')),
+      cautions: ['A guard before its blades: it is in reach of fingers now.'],
+      about: { kind: 'part', id: p.id },
+      of: p.low.map((v) => v.toFixed(0)).join(' '),
+    });
+  for (const [id, { where, kept, on }] of Object.entries(document.layout.outside ?? {}))
+    if (kept && !on && document.kit.parts[id])
+      add({
+        id: `keep.${id}`,
+        name: `Fix ${document.kit.parts[id].name} ${OUTSIDE_WORDS[where]}: ${KEPT_WORDS[kept].toLowerCase()}`,
+        phase: 'mount',
+        minutes: 10,
+        after: ready.map((r) => before(r, 'process', 'the shell is clean and hard')),
+        about: { kind: 'part', id },
+        of: `${where} ${kept}`,
+      });
 
   for (const [id, f] of back)
     add({

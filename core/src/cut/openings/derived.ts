@@ -35,11 +35,11 @@ function fromLayout(document: Conversion, assembly: Assembly): CutOpening[] {
   const seen = new Set<string>();
   let plans: MountPlan[] | undefined;
   const holds = holdsOf(document, assembly);
-  for (const part of assembly.parts)
+  for (const part of [...assembly.parts, ...assembly.outer])
     for (const reach of faceReaches(assembly, part)) {
       const { face } = reach;
       // A mounting side drills the wall that it is screwed to, and none behind a tray or a shelf.
-      const { screws } = holds.get(part.id)!;
+      const screws = holds.get(part.id)?.screws;
       const screwed = !face.mustReachOutside && screws?.face === face.id && screws.by.kind === 'wall';
       if (face.mustReachOutside ? !reach.reaches : !screwed) continue;
       const frame = screwed ? assembly.hull.frames.find((f) => f.face === screws.by.id) : reach.frame;

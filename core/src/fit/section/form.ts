@@ -99,8 +99,18 @@ const row = object({
 
 export const OUTSIDE_PLACES = ['beside', 'behind', 'below', 'wall'] as const;
 
+/** What keeps a part in its place outside the shell. */
+export const KEPT_BY = ['screws', 'strap', 'hook and loop', 'holder'] as const;
+
 /** Where a part is that stays outside the shell, and how far its cable goes to it, mm. */
-const outside = object({ where: oneOf(OUTSIDE_PLACES), cable: number(0, 10_000) });
+const outside = object({
+  where: oneOf(OUTSIDE_PLACES),
+  cable: number(0, 10_000),
+  /** Of a fan on the outside of a face: its middle there, mm in that face's own u and v. */
+  on: optional(object({ face: id, u: coordinate, v: coordinate })),
+  /** What the user said keeps it there; missing: not said. */
+  kept: optional(oneOf(KEPT_BY)),
+});
 
 /** What the user wants things to keep from each other, mm, and how exactly parts are marked out; missing: the usual. */
 const clearances = object({

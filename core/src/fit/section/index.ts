@@ -24,6 +24,7 @@ export {
   LEAST_MAINS,
   MOST_IN_ROW,
   MOST_TILT,
+  KEPT_BY,
   OUTSIDE_PLACES,
   ROW_HOLDS,
   type Clearances,
@@ -86,6 +87,14 @@ export const OUTSIDE_WORDS: Readonly<Record<Outside['where'], string>> = {
   behind: 'behind the shell',
   below: 'below it, between the feet',
   wall: 'on a wall',
+};
+
+/** What keeps something in its place outside, as it is offered. */
+export const KEPT_WORDS: Readonly<Record<NonNullable<Outside['kept']>, string>> = {
+  screws: 'Screws through its own lugs',
+  strap: 'A strap',
+  'hook and loop': 'Hook-and-loop tape',
+  holder: 'A holder, bent or printed',
 };
 
 /** Parts that belong inside: all of the kit but those that stay outside and those that are wished for some day and have no place. */

@@ -1,10 +1,12 @@
-import { OUTSIDE_PLACES, OUTSIDE_WORDS, type Outside } from '@young-shell/core/document';
+import { KEPT_BY, KEPT_WORDS, OUTSIDE_PLACES, OUTSIDE_WORDS, type Outside } from '@young-shell/core/document';
+import { kindOf } from '@young-shell/core/parts';
 import { useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Choice } from '../../ui/Choice';
 import { Check } from '../../ui/Check';
 import { LengthField } from '../../ui/LengthField';
+import { OuterFace } from './OuterFace';
 
 /** mm of cable from the shell to what stands near it. Common practice, no source. */
 const NEAR = 1000;
@@ -39,6 +41,21 @@ export function StaysOutside({ id }: { id: string }) {
           />
         )}
       </div>
+      {outside && kindOf(part) === 'fan' && <OuterFace outside={outside} put={put} />}
+      {outside && !outside.on && (
+        <Choice
+          label="Kept there by"
+          value={outside.kept ?? 'not said'}
+          options={[
+            { value: 'not said', label: 'not said yet' },
+            ...KEPT_BY.map((value) => ({ value, label: KEPT_WORDS[value] })),
+          ]}
+          onChange={(kept) => {
+            const { kept: _, ...rest } = outside;
+            return put(kept === 'not said' ? rest : { ...rest, kept });
+          }}
+        />
+      )}
       <Check
         label="wished for some day: keep its room, nothing else"
         checked={part.later === true}
