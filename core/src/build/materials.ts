@@ -5,6 +5,7 @@ import { holdsOf, standoffFor } from '../hold';
 import { panelReport } from '../panel';
 import { axisOf } from '../solid';
 import { finishedFaces } from './finish/finish';
+import { tiesOf } from './ties';
 
 /** One line of the bill of materials. */
 export interface BillRow {
@@ -29,8 +30,8 @@ export interface Bill {
   unpriced: number;
 }
 
-/** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can. Common practice, no source. */
-const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900 };
+/** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can, a cable tie. Common practice, no source. */
+const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900, tie: 20 };
 /** A nut M4 and its washer, mm (ISO 4032, ISO 7089, from memory: 3.2 and 0.8). */
 const NUT = 4;
 const BUY: BuildItem = { state: 'buy' };
@@ -81,6 +82,8 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     if (kept === 'strap') more('strap', 1, USUAL.strap);
     if (kept === 'hook and loop') more('hook-and-loop tape, 10 cm', 1, USUAL.strap);
   }
+  const tied = tiesOf(document, assembly);
+  if (tied > 0) more('cable tie with a base', tied, USUAL.tie);
   // A fan outside: its frame, the wall, a nut inside.
   for (const part of assembly.outer)
     for (const { face, wall } of faceReaches(assembly, part)) {

@@ -17,6 +17,7 @@ export const build = station({
     'layout',
     'cut',
     'power',
+    'links.antennas',
     'panel',
     'build',
   ],

@@ -112,6 +112,16 @@ export function linksFindings(document: Conversion, report: LinksReport): Findin
         [],
         true,
       );
+    if (antenna.part === undefined && antenna.kept === undefined)
+      say(
+        `held/${id}`,
+        'note',
+        `What holds ${antenna.name}? Loose, it turns, shorts something or is pulled off by its thin lead.`,
+        `${antenna.name}: nothing holds it`,
+        [],
+        [],
+        true,
+      );
     if (antenna.where === 'slot' && (antenna.slot ?? 0) < WAVE.half)
       say(
         `antenna/${id}`,

@@ -1,5 +1,12 @@
 import { assemble } from '../assembly';
-import { applyChange, validationIssuesAfter, type Change, type Conversion } from '../document';
+import {
+  ANTENNA_HOLDS,
+  ANTENNA_WORDS,
+  applyChange,
+  validationIssuesAfter,
+  type Change,
+  type Conversion,
+} from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { WAVE, DONGLE_APART } from '../standards';
 import { assessLinks } from './assess';
@@ -17,7 +24,9 @@ export function linksRemedies(document: Conversion, finding: Finding): Remedy[] 
         if (validationIssuesAfter(next, operations).length > 0) return false;
         const after = assessLinks(next, assemble(next)).findings;
         const then = after.find((f) => f.id === finding.id);
-        return (!then || RANK[then.verdict] > RANK[finding.verdict]) && rank(after) < rank(before);
+        const lifted = !then || RANK[then.verdict] > RANK[finding.verdict];
+        // A question that is answered counts in no rank.
+        return lifted && (rank(after) < rank(before) || (finding.verdict === 'note' && rank(after) === rank(before)));
       } catch {
         return false;
       }
@@ -102,6 +111,17 @@ function candidates(document: Conversion, finding: Finding): Remedy[] {
           ]
         : [];
     }
+    case 'held': {
+      const antenna = links.antennas[id];
+      return antenna
+        ? ANTENNA_HOLDS.map((kept) => ({
+            id: kept.replaceAll(' ', '-'),
+            label: ANTENNA_WORDS[kept],
+            price: ANTENNA_PRICES[kept],
+            change: { type: 'setAntenna', id, antenna: { ...antenna, kept } },
+          }))
+        : [];
+    }
     case 'dongle': {
       const antenna = links.antennas[id];
       return antenna
@@ -136,3 +156,9 @@ function elsewhere(tree: ReturnType<typeof linkTree>, id: string): Remedy[] {
       };
     });
 }
+
+const ANTENNA_PRICES: Readonly<Record<(typeof ANTENNA_HOLDS)[number], string>> = {
+  'its own nut': 'a hole of 6.5 mm (usual thread, from memory): measure it',
+  tape: 'for a foil antenna; flat on plastic or wood, away from metal',
+  clip: 'one clip, screwed or glued',
+};

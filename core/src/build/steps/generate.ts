@@ -1,12 +1,13 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, standsBehind, toolPlan } from '../../cut';
-import { faceWord, faceWords, KEPT_WORDS, OUTSIDE_WORDS, type Conversion } from '../../document';
+import { ANTENNA_WORDS, faceWord, faceWords, KEPT_WORDS, OUTSIDE_WORDS, type Conversion } from '../../document';
 import type { Order } from '../../fit';
 import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
 import { panelReport } from '../../panel';
 import { ENDED, openedHow, sizeWords } from '../../shell';
 import { finishedFaces, SYSTEMS } from '../finish/finish';
+import { TIE_EVERY, tiesOf } from '../ties';
 import { makingOf } from './make';
 import type { Before, Step } from './step';
 
@@ -410,12 +411,24 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: `${way.id} ${wires.map((w) => `${w.to?.header ?? ''}/${w.to?.pin ?? ''}`).join()}`,
     });
   }
+  for (const [id, antenna] of Object.entries(document.links.antennas))
+    if (antenna.kept && antenna.part === undefined)
+      add({
+        id: `antenna.${id}`,
+        name: `Fix ${antenna.name}: ${ANTENNA_WORDS[antenna.kept].toLowerCase()}`,
+        phase: 'mount',
+        minutes: 10,
+        after: ready.map((r) => before(r, 'process', 'the shell is clean and hard')),
+        of: `${antenna.where} ${antenna.kept}`,
+      });
   const mains = document.power.mains !== undefined || placed.some((p) => kindOf(p.part) === 'supply');
   const places = placed.map((p) => `place.${p.id}`);
+  const tied = tiesOf(document, assembly);
   if (placed.length > 1)
     add({
       id: 'cables',
-      name: 'Lead and tie the cables',
+      name:
+        tied === 0 ? 'Lead the cables' : `Lead the cables, and tie them in ${tied} places: one every ${TIE_EVERY} mm`,
       phase: 'wire',
       minutes: MINUTES.cable * placed.length,
       after: places.map((id) => before(id, 'process', 'both ends are there')),

@@ -47,6 +47,9 @@ const node = object({
   charges: optional(number(0, 240)),
 });
 
+/** What holds an antenna that sits on no part. */
+export const ANTENNA_HOLDS = ['its own nut', 'tape', 'clip'] as const;
+
 const antenna = object({
   name: name(80),
   where: oneOf(['inside', 'plastic or wood', 'slot', 'outside']),
@@ -55,6 +58,8 @@ const antenna = object({
   /** The part that it is, or that it is plugged in: where it stands. */
   part: optional(id),
   apart: optional(number(0, 5000)),
+  /** What the user said holds it; missing: the part that it is on, or not said. */
+  kept: optional(oneOf(ANTENNA_HOLDS)),
 });
 
 const range = numbers<[number, number]>(number(0, 100_000), 2);

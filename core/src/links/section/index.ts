@@ -1,6 +1,24 @@
 import type { Kit } from '../../kit/section';
 import { put, section, type ValidationIssue } from '../../form';
-import { form, type Antenna, type Attempt, type LinkNode, type Links, type Screen, type Usage } from './form';
+import {
+  ANTENNA_HOLDS,
+  form,
+  type Antenna,
+  type Attempt,
+  type LinkNode,
+  type Links,
+  type Screen,
+  type Usage,
+} from './form';
+
+export { ANTENNA_HOLDS };
+
+/** What holds an antenna, as it is offered. */
+export const ANTENNA_WORDS: Readonly<Record<NonNullable<Antenna['kept']>, string>> = {
+  'its own nut': 'Its own nut, in a hole in the wall',
+  tape: 'Double-sided tape',
+  clip: 'A clip',
+};
 
 export {
   LINK_NAMES,

@@ -1,4 +1,4 @@
-import { nextId } from '@young-shell/core/document';
+import { ANTENNA_HOLDS, ANTENNA_WORDS, nextId } from '@young-shell/core/document';
 import { DONGLE_APART, WAVE } from '@young-shell/core/standards';
 import { unitWord, formatLength } from '@young-shell/core/quantity';
 import { useAppSelector } from '../../app/store';
@@ -101,6 +101,20 @@ export function PortsPanel() {
                 submit({ type: 'setAntenna', id, antenna: part === '' ? rest : { ...rest, part } });
               }}
             />
+            {antenna.part === undefined && (
+              <Choice
+                label="Held by"
+                value={antenna.kept ?? 'not said'}
+                options={[
+                  { value: 'not said', label: 'not said yet' },
+                  ...ANTENNA_HOLDS.map((value) => ({ value, label: ANTENNA_WORDS[value] })),
+                ]}
+                onChange={(kept) => {
+                  const { kept: _, ...rest } = antenna;
+                  submit({ type: 'setAntenna', id, antenna: kept === 'not said' ? rest : { ...rest, kept } });
+                }}
+              />
+            )}
             {antenna.where === 'slot' && (
               <LengthField
                 label="Length of the slot"
