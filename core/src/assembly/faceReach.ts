@@ -1,7 +1,6 @@
 import type { Assembly } from './assemble';
 import { onFace, type FaceFrame } from './frames';
-import type { Wall } from './hull';
-import { outerReach } from './outer';
+import { wallOf, type HullModel, type Wall } from './hull';
 import type { PlacedFace, PlacedPart, Solid } from './placed';
 import { axisOf, DIRECTIONS, signOf, type Direction } from '../solid';
 
@@ -102,4 +101,28 @@ export function halfSize(cut: PlacedFace['cuts'][number], frame: FaceFrame): [nu
   const along = (axis: 0 | 1 | 2) => Math.abs(frame.u[axis]) > 0.5;
   const [a, b] = cut.shape.size;
   return along(first) ? [a / 2, b / 2] : [b / 2, a / 2];
+}
+
+/** The face of a part on the outside of the shell against its wall: it lies on it. */
+function outerReach(hull: HullModel, part: PlacedPart): FaceReach[] {
+  const frame = hull.frames.find((f) => f.face === part.outerFace);
+  const wall = wallOf(hull, part.outerFace!);
+  if (!frame || !wall) return [];
+  return part.faces
+    .filter((face) => face.mustReachOutside)
+    .map((face) => {
+      const us = frame.outline.map((p) => p[0]);
+      const vs = frame.outline.map((p) => p[1]);
+      const onWall = face.cuts.every((cut) => {
+        const { u, v } = onFace(frame, cut.at);
+        const half = cut.shape.kind === 'round' ? cut.shape.diameter / 2 : Math.max(...cut.shape.size) / 2;
+        return (
+          u - half >= Math.min(...us) &&
+          u + half <= Math.max(...us) &&
+          v - half >= Math.min(...vs) &&
+          v + half <= Math.max(...vs)
+        );
+      });
+      return { part, face, wall, frame, gap: 0, reaches: true, onWall };
+    });
 }

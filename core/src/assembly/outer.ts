@@ -1,10 +1,9 @@
 import type { Conversion } from '../document';
 import { kindOf } from '../parts';
 import { axisOf, DIRECTIONS, signOf, type Direction } from '../solid';
-import { onFace, type FaceFrame } from './frames';
-import { wallOf, type HullModel } from './hull';
+import type { FaceFrame } from './frames';
+import type { HullModel } from './hull';
 import { placePart, type PlacedPart } from './placed';
-import type { FaceReach } from './faceReach';
 
 /** A face is square to an axis from here on. */
 const SQUARE = 0.999;
@@ -42,27 +41,3 @@ export function outerOf({ layout, kit }: Pick<Conversion, 'layout' | 'kit'>, hul
 /** The direction that a face looks to; undefined where it is square to no axis. */
 const directionOf = ({ outward }: FaceFrame): Direction | undefined =>
   (Object.keys(DIRECTIONS) as Direction[]).find((d) => signOf(d) * outward[axisOf(d)] > SQUARE);
-
-/** The face of a part on the outside of the shell against its wall: it lies on it. */
-export function outerReach(hull: HullModel, part: PlacedPart): FaceReach[] {
-  const frame = hull.frames.find((f) => f.face === part.outerFace);
-  const wall = wallOf(hull, part.outerFace!);
-  if (!frame || !wall) return [];
-  return part.faces
-    .filter((face) => face.mustReachOutside)
-    .map((face) => {
-      const us = frame.outline.map((p) => p[0]);
-      const vs = frame.outline.map((p) => p[1]);
-      const onWall = face.cuts.every((cut) => {
-        const { u, v } = onFace(frame, cut.at);
-        const half = cut.shape.kind === 'round' ? cut.shape.diameter / 2 : Math.max(...cut.shape.size) / 2;
-        return (
-          u - half >= Math.min(...us) &&
-          u + half <= Math.max(...us) &&
-          v - half >= Math.min(...vs) &&
-          v + half <= Math.max(...vs)
-        );
-      });
-      return { part, face, wall, frame, gap: 0, reaches: true, onWall };
-    });
-}

@@ -14,7 +14,8 @@ import {
 import { measured } from '../../quantity';
 import { assessCut } from '../assess';
 import { cutRemedies } from '../remedies';
-import { sheetOf } from '../sheets/sheet';
+import { area } from '../../solid';
+import { sheetOf, sheetsToCut } from '../sheets/sheet';
 import { frameOf } from './derived';
 import { jointsOn } from './joints';
 
@@ -116,5 +117,45 @@ describe('an opening and a joint', () => {
       ],
     });
     expect(sheet.items.some((i) => i.kind === 'text' && i.text === 'joint: Lid')).toBe(true);
+  });
+
+  it('are drawn on both pieces, each from a datum of its own: what is marked on them meets at the joint', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 110 }),
+        fc.integer({ min: 60, max: 340 }),
+        fc.integer({ min: -9, max: 9 }),
+        fc.boolean(),
+        (joint, u, off, mirrored) => {
+          const plan = rearWith(joint, { u, v: joint + off, w: 40, h: 20 });
+          const document = mirrored ? { ...plan, cut: { ...plan.cut, mirrored: ['rear'] } } : plan;
+          const assembly = assemble(document);
+          expect(sheetsToCut(document, assembly)).toEqual(['rear', 'rear-of-lid', 'rear-of-base']);
+          const whole = sheetOf(document, 'rear', assembly);
+          const [lid, base] = ['rear-of-lid', 'rear-of-base'].map((key) => sheetOf(document, key, assembly));
+          expect(lid!.height + base!.height).toBeCloseTo(whole.height, 6);
+          expect([lid!.width, base!.width]).toEqual([whole.width, whole.width]);
+          // Counted on the lid from the joint, on the shell from its own corner.
+          const tidy = (x: number) => Math.round(x * 1e6) / 1e6 + 0;
+          expect(lid!.holes.map((h) => [h.u, h.v].map(tidy))).toEqual([[u, off]]);
+          expect(base!.holes.map((h) => [h.u, h.v].map(tidy))).toEqual([[u, joint + off]]);
+          const areaOf = (sheet: typeof whole) =>
+            sheet.items.reduce((sum, i) => {
+              if (i.layer !== 'cut') return sum;
+              if (i.kind === 'line') return sum + Math.abs(area(i.points));
+              return i.kind === 'rectangle' ? sum + 4 * i.half[0] * i.half[1] : sum;
+            }, 0);
+          expect(areaOf(lid!) + areaOf(base!)).toBeCloseTo(40 * 20, 6);
+          expect(areaOf(lid!)).toBeCloseTo(40 * (10 + off), 6);
+        },
+      ),
+      { numRuns: 60, seed: 5 },
+    );
+    // Beside the joint, or where the cover leaves the face standing, one sheet is enough.
+    for (const other of [
+      rearWith(60, { u: 200, v: 100, w: 40, h: 30 }),
+      rearWith(60, { u: 200, v: 60, w: 40, h: 30 }, ['rear']),
+    ])
+      expect(sheetsToCut(other, assemble(other))).toEqual(['rear']);
   });
 });

@@ -9,6 +9,7 @@ import { wallWorks } from '../findings/walls';
 import { numbersOf } from '../findings/webs';
 import { ventHoles } from '../vents/pattern';
 import { carriersToCut, carrierSheet } from './carriers';
+import { halfOfKey, halfSheet, halvesToCut } from './halves';
 import type { HoleRow, Sheet, SheetItem } from './items';
 import { laidFlat, unrolledOf, type Unrolled } from './unrolled';
 
@@ -33,6 +34,7 @@ export function facesToCut(document: Conversion, assembly: Assembly): FaceId[] {
 /** Faces, trays and floors of drawers that have something to cut or drill: each has its sheet. */
 export const sheetsToCut = (document: Conversion, assembly: Assembly): string[] => [
   ...facesToCut(document, assembly),
+  ...halvesToCut(document, assembly),
   ...carriersToCut(document, assembly),
 ];
 
@@ -46,9 +48,16 @@ export type SheetVariant = (typeof SHEET_VARIANTS)[number];
 /** The drawing of one face: outline, datum, openings, holes with crosses, existing openings, what to keep. */
 export function sheetOf(document: Conversion, face: FaceId, assembly: Assembly, variant: SheetVariant = 'full'): Sheet {
   const isFace = assembly.hull.frames.some((f) => f.face === face);
-  const full = (isFace ? undefined : carrierSheet(document, assembly, face)) ?? fullSheet(document, face, assembly);
+  const half = isFace ? undefined : halfOfKey(document, assembly, face);
+  const full = half
+    ? halfSheet(fullSheet(document, half.face, assembly), half, freshOn(document, half.face, assembly))
+    : ((isFace ? undefined : carrierSheet(document, assembly, face)) ?? fullSheet(document, face, assembly));
   return variant === 'full' ? full : variant === 'punch' ? punched(full) : transferred(full);
 }
+
+/** What is to be cut anew in a face, in the order of its sheet’s table. */
+const freshOn = (document: Conversion, face: FaceId, assembly: Assembly): CutOpening[] =>
+  openingsOf(document, assembly).filter((o) => o.face === face && !o.inExisting && !o.made);
 
 /** Centres alone, each with a fine cross and its number. */
 function punched(sheet: Sheet): Sheet {

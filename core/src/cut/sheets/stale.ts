@@ -3,6 +3,7 @@ import { faceWords } from '../../document';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { carrierOfSheet } from './carriers';
+import { halfOfKey } from './halves';
 import { sheetOf, sheetsToCut, type Sheet } from './sheet';
 
 /**
@@ -37,7 +38,8 @@ export const staleFindings = (document: Conversion, assembly: Assembly): Finding
   staleFaces(document, assembly).map((face) => {
     const { mark, when } = document.cut.printed[face]!;
     const about = carrierOfSheet(document, assembly, face);
-    const name = about ? sheetOf(document, face, assembly).title : faceWords(face);
+    const half = halfOfKey(document, assembly, face);
+    const name = about || half ? sheetOf(document, face, assembly).title : faceWords(face);
     return {
       id: `cut/stale/${face}`,
       station: 'cut',
@@ -45,6 +47,6 @@ export const staleFindings = (document: Conversion, assembly: Assembly): Finding
       sentence: `The sheet of the ${name} that was printed ${when} (${mark}) is not what the plan says now: print it again, throw the old one away.`,
       brief: `old sheet, ${name}`,
       figures: [],
-      about: [about ?? { kind: 'face', id: face }],
+      about: [about ?? { kind: 'face', id: half?.face ?? face }],
     };
   });
