@@ -5,6 +5,7 @@ export { wallWorks, type WallWork } from './findings/walls';
 export { leastWeb, thinWebs, type ThinWeb } from './findings/webs';
 export { clearPlace } from './openings/clear';
 export { middleOf, openingsOf, raisedV } from './openings/derived';
+export { jointsOn } from './openings/joints';
 export { halfOf, keyOf, type CutOpening } from './openings/opening';
 export {
   facesToCut,

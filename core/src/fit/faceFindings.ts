@@ -3,6 +3,7 @@ import type { Body, Conversion } from '../document';
 import type { Finding } from '../findings';
 import { plugOf, shortBelow } from '../hold';
 import type { Source } from '../quantity';
+import { inwardScreen } from './inwardScreens';
 import { ledOut } from './outlook';
 import { faceName, mm } from './words';
 
@@ -59,6 +60,11 @@ export function faceFindings(document: Conversion, assembly: Assembly): Finding[
       if (!face.mustReachOutside) continue;
       // What rides on something that opens looks through its boards, or out of nothing, and is reached with it open.
       const on = part.placement.on === undefined ? undefined : document.shell.bodies[part.placement.on];
+      const inward = inwardScreen(part, face, on);
+      if (inward) {
+        findings.push(inward);
+        continue;
+      }
       if (on && !reach.reaches && ledOut(part.part, part.placement.on)) {
         findings.push(inBody(part, face.id, face.name, on.name || on.kind));
         continue;

@@ -69,8 +69,24 @@ it('openings are drawn on the outside of their faces, closed', () => {
   expect(outlines.filter((o) => o.kind === 'chosen')).toHaveLength(1);
   for (const { face, points, kind } of outlines) {
     if (kind !== 'chosen' && face.face === 'rear') expect(points.every((p) => Math.abs(p[1] - 386) < 1e-9)).toBe(true);
-    points[0]!.forEach((c, i) => expect(points.at(-1)![i]).toBeCloseTo(c, 9));
+    // A joint of a cover that leaves faces standing runs from edge to edge.
+    if (kind !== 'joint') points[0]!.forEach((c, i) => expect(points.at(-1)![i]).toBeCloseTo(c, 9));
   }
+});
+
+it('the joint of a cover is drawn on the faces that it takes along, on none that it leaves standing', () => {
+  const joints = (keeps: string[]) => {
+    const { lid } = deck.shell.bodies;
+    const cut = { ...lid!.cut, ...(keeps.length > 0 ? { keeps } : {}) } as NonNullable<typeof lid>['cut'];
+    const plan = applyChange(deck, { type: 'setBody', id: 'lid', body: { ...lid!, cut } }).document;
+    return faceOutlines(plan, hull, [], null).filter((o) => o.id.startsWith('body/lid'));
+  };
+  expect(joints([])).toHaveLength(1);
+  const faces = joints(['rear', 'left']).map((o) => o.face.face);
+  expect(faces.length).toBeGreaterThan(0);
+  expect(faces).not.toContain('rear');
+  expect(faces).not.toContain('left');
+  expect(faces).toContain('right');
 });
 
 it('writing that would stand on other writing moves down, the first stays', () => {

@@ -1,10 +1,10 @@
 import type { FaceFrame, HullModel } from '@young-shell/core/assembly';
-import { halfOf, raisedV, ventHoles, type CutOpening } from '@young-shell/core/cut';
+import { halfOf, jointsOn, raisedV, ventHoles, type CutOpening } from '@young-shell/core/cut';
 import { axisIndex, liftedAt, ringOf, type Conversion } from '@young-shell/core/document';
 import { inSpace, sliceLoft, type Point2, type Vec3 } from '@young-shell/core/solid';
 import type { Selection } from '../../view/slice';
 
-/** A closed line on a face of the shell, in shell coordinates. */
+/** A line on a face of the shell, in shell coordinates: closed, but for a joint that runs from edge to edge. */
 export interface FaceOutline {
   id: string;
   kind: 'there' | 'joint' | 'cut' | 'chosen';
@@ -79,10 +79,21 @@ export function faceOutlines(
         }),
       );
     else if (cut.kind === 'ring') outlines.push(...jointOf(id, hull, 2, ringOf(document.shell)!.at));
-    else {
-      const lift = cut.axis === 'z' ? liftedAt(ringOf(document.shell), cut.at.value) : 0;
-      outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value + lift));
-    }
+    else if (cut.keeps && cut.keeps.length > 0)
+      // A cover that leaves faces standing is parted along the others only.
+      for (const frame of hull.frames)
+        for (const { body, points } of jointsOn(document, frame))
+          if (body === id)
+            outlines.push({
+              id: `body/${id}/${frame.face}`,
+              kind: 'joint',
+              face: frame,
+              points: points.map((p) => at(frame, p)),
+            });
+          else {
+            const lift = cut.axis === 'z' ? liftedAt(ringOf(document.shell), cut.at.value) : 0;
+            outlines.push(...jointOf(id, hull, axisIndex(cut.axis), cut.at.value + lift));
+          }
   }
   for (const cut of cuts) {
     const chosen = selection?.kind === 'cut' && (selection.id === cut.id || selection.id === cut.group);
