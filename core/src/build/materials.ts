@@ -34,6 +34,8 @@ export interface Bill {
 const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900, tie: 20 };
 /** A nut M4 and its washer, mm (ISO 4032, ISO 7089, from memory: 3.2 and 0.8). */
 const NUT = 4;
+/** Battens are so wide, mm. Common practice, no source. */
+const BATTEN_WIDE = 15;
 const BUY: BuildItem = { state: 'buy' };
 
 /** Everything that the plan takes, and what of it is there. Pure. */
@@ -82,6 +84,12 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     if (kept === 'strap') more('strap', 1, USUAL.strap);
     if (kept === 'hook and loop') more('hook-and-loop tape, 10 cm', 1, USUAL.strap);
   }
+  for (const { placement, low, high } of assembly.parts)
+    if (placement.battens !== undefined)
+      more(
+        `batten, ${placement.battens} × ${BATTEN_WIDE} mm, ${Math.ceil(Math.max(high[0] - low[0], high[1] - low[1]))} mm long`,
+        2,
+      );
   const tied = tiesOf(document, assembly);
   if (tied > 0) more('cable tie with a base', tied, USUAL.tie);
   // A fan outside: its frame, the wall, a nut inside.

@@ -102,3 +102,67 @@ describe('standoffs over what stands on the floor', () => {
     );
   });
 });
+
+describe('battens over what stands on the floor', () => {
+  const brick = (height: number, ...more: Change[]) =>
+    after(
+      newConversion('Chest', {
+        ...defaultBox(),
+        width: measured(220),
+        depth: measured(320),
+        height: measured(140),
+        walls: evenWalls(measured(3)),
+      }),
+      { type: 'setBrief', brief: { policy: 'open' } },
+      { type: 'setBody', id: 'lid-1', body: lidAt(measured(137)) },
+      { type: 'addPart', id: 'drive-1', part: partFrom(standardPart('drive/5.25')!, 'Old drive') },
+      ...(height > 0 ? [rib(height)] : []),
+      ...more,
+    );
+  const place = (document: Conversion) => placeFor(document, assemble(document), 'drive-1').proposals[0];
+  it('none where nothing is in the way', () => expect(place(brick(0))!.placement.battens).toBeUndefined());
+  it('set what has no holes over a rib, as Place and as Layouts: it stands, is strapped, bought and said in the step', () => {
+    const document = brick(15);
+    const [layout] = searchLayouts(document, { wanted: 1 }).layouts;
+    for (const placement of [place(document)!.placement, layout!.placements['drive-1']!]) {
+      expect(placement.battens).toBeGreaterThan(15);
+      expect(placement.z).toBeCloseTo(3 + placement.battens!, 6);
+      const placed = after(document, { type: 'placePart', id: 'drive-1', placement });
+      const words = (d: Conversion) => heldSentence(holdsOf(d, assemble(d)).get('drive-1')!);
+      expect(words(placed)).toBe(
+        `It stands on the floor, on two battens of ${placement.battens} mm, by its own weight.`,
+      );
+      const strapped = after(placed, { type: 'setMount', part: 'drive-1', mount: { kind: 'strap' } });
+      expect(words(strapped)).toBe('It is strapped to the floor.');
+      const { bill, steps } = buildReport(placed, assemble(placed));
+      expect(bill.rows.find((r) => r.name.startsWith(`batten, ${placement.battens} ×`))!.count).toBe(2);
+      expect(steps.some((s) => s.name.includes(`on two battens of ${placement.battens} mm`))).toBe(true);
+      // Half a batten too low is no place on battens.
+      const low = after(placed, {
+        type: 'placePart',
+        id: 'drive-1',
+        placement: { ...placement, battens: placement.battens! - 5 },
+      });
+      expect(words(low)).not.toContain('battens');
+    }
+  });
+  it('are as low as they may be: each millimetre less and the part is too near to what is under it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 40 }), (height) => {
+        const document = brick(height);
+        const placement = place(document)?.placement;
+        // A part that stands beside the rib needs none.
+        if (placement?.battens === undefined) return;
+        const short = (by: number) => {
+          const at = { ...placement, z: placement.z - by, battens: placement.battens! - by };
+          return stopsAt(marginsOf(assemble(after(document, { type: 'placePart', id: 'drive-1', placement: at }))))
+            .length;
+        };
+        expect(short(0)).toBe(0);
+        expect(short(placement.battens - height + 1)).toBeGreaterThan(0);
+        expect(placement.battens - height).toBeLessThanOrEqual(3);
+      }),
+      { numRuns: runs(12) },
+    );
+  });
+});

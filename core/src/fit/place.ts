@@ -179,6 +179,7 @@ function search(
     ...orientation,
     ...(on === undefined ? {} : { on }),
     ...(fixed.standoffs === undefined ? {} : { standoffs: fixed.standoffs }),
+    ...(fixed.battens === undefined ? {} : { battens: fixed.battens }),
   };
   /** The part at a place, with those that are in a row with it, and what stands on it, at theirs. */
   const placedAt = (placement: Placement): [PlacedPart, ...PlacedPart[]] => {

@@ -11,11 +11,11 @@ import {
   type Wall,
 } from '../assembly';
 import { mayCut, survives } from '../brief';
-import { faceWords, wallWords, axisIndex, type Conversion } from '../document';
+import { faceWords, MAX_BATTEN, MIN_BATTEN, wallWords, axisIndex, type Conversion } from '../document';
 import { shortBelow } from '../hold';
 import { spreadOf } from '../quantity';
 import { axisOf, directionOf, signOf, type Orientation } from '../solid';
-import { LONGEST_STANDOFF, STANDOFF_LENGTHS } from '../standards';
+import { STANDOFF_LENGTHS } from '../standards';
 import { isChosen, ledOut } from './outlook';
 
 /** Coordinates that rules fix, and what for. */
@@ -28,6 +28,8 @@ export interface Seat {
   cost: number;
   /** On standoffs so long, over what stands on its wall, mm. */
   standoffs?: number;
+  /** On two battens so high, over what stands on the floor, mm. */
+  battens?: number;
 }
 
 /** May a face be opened for sockets, air and hands, as the brief has it? */
@@ -44,8 +46,18 @@ const WASHERS = 0.3;
 /** So many lengths are tried over what stands on one wall. */
 const MOST_LENGTHS = 3;
 
-/** Lengths of standoffs that are sold with which a part passes over features that stand on a wall, mm. */
-function lengthsOver(document: Conversion, part: PlacedPart, face: PlacedFace, wall: Wall): number[] {
+const STANDOFFS: readonly number[] = STANDOFF_LENGTHS;
+/** Battens are sawn to any whole height, mm. */
+const BATTENS: readonly number[] = Array.from({ length: MAX_BATTEN - MIN_BATTEN + 1 }, (_, i) => MIN_BATTEN + i);
+
+/** Lengths of standoffs that are sold, or heights of battens, with which a part passes over features that stand on a wall, mm. */
+function lengthsOver(
+  document: Conversion,
+  part: PlacedPart,
+  face: PlacedFace,
+  wall: Wall,
+  offered = STANDOFFS,
+): number[] {
   const axis = axisOf(face.direction);
   const sign = signOf(face.direction);
   const own = ownStandoffs(part);
@@ -64,10 +76,10 @@ function lengthsOver(document: Conversion, part: PlacedPart, face: PlacedFace, w
         number,
         number,
       ];
-      if (foot > LONGEST_STANDOFF || top <= 0) return [];
+      if (foot > offered.at(-1)! || top <= 0) return [];
       // As sure as the feature was measured and the standoffs are long.
       const half95 = Math.hypot(spreadOf(solid.end(axis, sign < 0)).half95, WASHERS);
-      const length = STANDOFF_LENGTHS.find((l) => l >= top + value + half95 + under - 1e-6);
+      const length = offered.find((l) => l >= top + value + half95 + under - 1e-6);
       return length !== undefined && length > Math.max(own, face.setback) + 0.5 ? [length] : [];
     });
   });
@@ -214,9 +226,24 @@ export function seatsFor(
               cost: way.cost + (wall.face === 'bottom' ? 0 : 25) + TALL + length / 2,
             });
           }
+        // What has no holes to be screwed by stands on battens there.
+        const bare = ownStandoffs(placed) > 0;
+        if (isMount && known === undefined && face.cuts.length === 0 && !bare && wall.face === 'bottom')
+          for (const height of lengthsOver(document, placed, face, wall, BATTENS)) {
+            const over = at.slice();
+            over[axis] = value + height;
+            next.push({
+              at: over,
+              span,
+              battens: height,
+              reasons: [...way.reasons, `on battens of ${height} mm, over what stands on the floor`],
+              cost: way.cost + TALL + height / 2,
+            });
+          }
         next.push({
           at,
           span,
+          ...(way.battens === undefined ? {} : { battens: way.battens }),
           ...(way.standoffs === undefined ? {} : { standoffs: way.standoffs }),
           reasons: [
             ...way.reasons,

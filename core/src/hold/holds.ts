@@ -333,13 +333,17 @@ function pointsOn(part: PlacedPart, side: Direction): Vec3[] {
 /** Places all over the underside of a part, shell coordinates. */
 export const undersideOf = (part: PlacedPart): Vec3[] => pointsOn(part, 'bottom');
 
-/** What a part stands on without falling over: the middle of it lies between places that are borne. */
+/**
+ * What a part stands on without falling over: the middle of it lies between places that are borne. On battens it is borne
+ * where what is under it lies just so much lower.
+ */
 function stands(around: Surroundings): Met | undefined {
   const { part } = around;
-  const meet = meeting(around, 'bottom', TOUCHES);
+  const over = part.placement.battens ?? 0;
+  const meet = meeting(around, 'bottom', over + TOUCHES);
   const borne = pointsOn(part, 'bottom').flatMap((p) => {
     const met = meet(p);
-    return met ? [{ p, met }] : [];
+    return met && met.distance >= over - TOUCHES ? [{ p, met }] : [];
   });
   const middle = [0, 1].map((i) => (part.low[i]! + part.high[i]!) / 2);
   const angles = borne.map(({ p }) => Math.atan2(p[1] - middle[1]!, p[0] - middle[0]!)).sort((a, b) => a - b);
@@ -359,8 +363,11 @@ const LIES_ON = 5;
 /** The side with which a part lies on something, its underside first. */
 function touches(around: Surroundings): { side: Direction; met: Met } | undefined {
   for (const side of SIDES) {
-    const meet = meeting(around, side, TOUCHES);
-    const met = pointsOn(around.part, side).flatMap((p) => meet(p) ?? []);
+    const over = side === 'bottom' ? (around.part.placement.battens ?? 0) : 0;
+    const meet = meeting(around, side, over + TOUCHES);
+    const met = pointsOn(around.part, side)
+      .flatMap((p) => meet(p) ?? [])
+      .filter((m) => m.distance >= over - TOUCHES);
     const best = mostMet(met);
     if (best && best.count >= LIES_ON) return { side, met: best.met };
   }

@@ -23,7 +23,7 @@ function heldBy(name: string, { kind, by, gap, into }: Hold): string {
     case 'glue':
       return `Glue ${name} to ${to}`;
     case 'stands':
-      return `Set ${name} on ${to}`;
+      return gap > STANDOFF ? `Set ${name} on ${to}, on two battens of ${mm(gap)} mm` : `Set ${name} on ${to}`;
     case 'print':
       return `Put ${name} into its printed holder`;
     case 'row':
@@ -57,7 +57,7 @@ function sentenceOf({ kind, by, gap, met, holes, into }: Hold): string {
     case 'glue':
       return `It is glued to ${to}.`;
     case 'stands':
-      return `It stands on ${to} by its own weight.`;
+      return `It stands on ${to}${gap > STANDOFF ? `, on two battens of ${mm(gap)} mm,` : ''} by its own weight.`;
     case 'print':
       return 'A printed holder holds it.';
     case 'row':

@@ -71,4 +71,5 @@ export const placementAt = ({ posed, seat }: Option, at: Vec3): Placement => ({
   locked: false,
   ...posed.orientation,
   ...(seat.standoffs === undefined ? {} : { standoffs: seat.standoffs }),
+  ...(seat.battens === undefined ? {} : { battens: seat.battens }),
 });

@@ -137,7 +137,7 @@ function knownOption(...of: Parameters<typeof optionOf>): Option | undefined {
   known.set(part, shells.set(document.shell, options));
   const conserves = document.brief.policy === 'conserve';
   const key = JSON.stringify([
-    ...[id, orientation, seat.at, seat.span, seat.standoffs, half, settings, only !== undefined],
+    ...[id, orientation, seat.at, seat.span, seat.standoffs, seat.battens, half, settings, only !== undefined],
     ...[document.cut.allowance, conserves, document.layout.clearances, base.features.length],
   ]);
   const made = options.get(key) ?? optionOf(...of) ?? 'none';

@@ -43,8 +43,9 @@ export function refine(
   return refined;
 }
 
-/** A seat or a face that must reach outside holds the part along an axis. */
+/** A seat, battens or a face that must reach outside holds the part along an axis. */
 function heldOn(base: Assembly, placed: ReturnType<typeof placePart>, axis: Axis): boolean {
+  if (axis === 2 && placed.placement.battens !== undefined) return true;
   return placed.faces.some((face) => {
     if (axisOf(face.direction) !== axis) return false;
     return base.hull.walls.some((wall) => {

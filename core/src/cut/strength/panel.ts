@@ -322,7 +322,8 @@ export function loadsOn(
   const openings = openingsOf(document, assembly);
   const drills = (id: string) => openings.filter((o) => o.part === id && o.face === panel.face && o.kind === 'drill');
   const inner = wallOf(assembly.hull, panel.face)!;
-  const stands = (part: PlacedPart) => part.low[2] - assembly.hull.innerLow[2] < 1 && inner.normal[2] > 0.999;
+  const stands = (part: PlacedPart) =>
+    part.low[2] - assembly.hull.innerLow[2] - (part.placement.battens ?? 0) < 1 && inner.normal[2] > 0.999;
   const borne = weightsOn(document, assembly, (part) => drills(part.id).length > 0 || stands(part));
   for (const part of assembly.parts) {
     const newton = ((borne.get(part.id) ?? 0) / 1000) * GRAVITY;

@@ -33,6 +33,10 @@ export const WISH_KINDS = [
 /** A part is at a slight angle up to this, degrees; beyond, what lies in rows and looks square at walls is no help. */
 export const MOST_TILT = 10;
 
+/** Battens under a part are so high, mm: lower is a washer, higher is a stand. Common practice, no source. */
+export const MIN_BATTEN = 3;
+export const MAX_BATTEN = 80;
+
 /** Where a part is: left, front and lower end of its bodies; where its rear and its top look. */
 const placement = object({
   x: coordinate,
@@ -49,6 +53,8 @@ const placement = object({
   with: optional(id),
   /** It is screwed down on standoffs so long, mm; missing: on those that are usual for it. */
   standoffs: optional(number(0.5, 50)),
+  /** It stands on two battens so high over the floor, mm; missing: on the floor itself, or on what is there. */
+  battens: optional(number(MIN_BATTEN, MAX_BATTEN)),
 });
 
 /** What the user wants of a layout, beyond that everything fits. */

@@ -25,6 +25,8 @@ export {
   MOST_IN_ROW,
   MOST_TILT,
   KEPT_BY,
+  MAX_BATTEN,
+  MIN_BATTEN,
   OUTSIDE_PLACES,
   ROW_HOLDS,
   type Clearances,

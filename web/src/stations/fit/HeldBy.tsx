@@ -1,4 +1,4 @@
-import type { MountKind } from '@young-shell/core/document';
+import { MAX_BATTEN, MIN_BATTEN, type MountKind } from '@young-shell/core/document';
 import { HOLDS, heldSentence, holdsOf } from '@young-shell/core/hold';
 import { inUnit } from '@young-shell/core/quantity';
 import { LONGEST_STANDOFF } from '@young-shell/core/standards';
@@ -45,6 +45,23 @@ export function HeldBy({ id }: { id: string }) {
             least={0.5}
             most={LONGEST_STANDOFF}
             onCommit={(standoffs) => submit({ type: 'placePart', id, placement: { ...placement, standoffs } })}
+          />
+        </div>
+      )}
+      {placement && hold.kind !== 'screws' && hold.kind !== 'plug' && placement.with === undefined && (
+        <div className="mt-1">
+          <LengthField
+            label="Battens under it, 0 for none"
+            value={placement.battens ?? 0}
+            least={0}
+            most={MAX_BATTEN}
+            onCommit={(battens) => {
+              const { battens: before = 0, ...rest } = placement;
+              if (battens > 0 && battens < MIN_BATTEN)
+                return `Battens of ${battens} mm: make them ${MIN_BATTEN} mm or more.`;
+              const z = Math.round((placement.z + battens - before) * 1000) / 1000;
+              return submit({ type: 'placePart', id, placement: { ...rest, z, ...(battens > 0 ? { battens } : {}) } });
+            }}
           />
         </div>
       )}
