@@ -187,7 +187,7 @@ function openingFindings(document: Conversion): Finding[] {
 
 /** A feature that neither touches a wall nor another feature is likely measured from a wrong face. */
 function floating(document: Conversion, id: string, feature: Feature): Finding | undefined {
-  if (feature.fate === 'removed') return undefined;
+  if (feature.fate === 'removed' || feature.kind === 'thing outside') return undefined;
   const { low, high } = extentOf(feature);
   const hull = hullModel(document.shell);
   // What hangs on a raised lid went up with it.

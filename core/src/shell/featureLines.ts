@@ -180,10 +180,12 @@ function made(
 ): Feature | string {
   const wrong = size.find((v) => !(v > 0 && v <= 5000));
   if (wrong !== undefined) return `${wrong} mm is no size; enter more than 0 and up to 5000 mm.`;
-  const off = place?.find((v) => v !== undefined && !(v >= 0 && v <= 5000));
-  if (off !== undefined) return `${off} mm is no place; places count from the outer corner, 0 to 5000 mm.`;
   const { kind, name } = kindAndName(words);
-  const free = freePlace(document, size, body);
+  const outside = kind === 'thing outside';
+  const least = outside ? -5000 : 0;
+  const off = place?.find((v) => v !== undefined && !(v >= least && v <= 5000));
+  if (off !== undefined) return `${off} mm is no place; places count from the outer corner, ${least} to 5000 mm.`;
+  const free = outside ? behindShell(assemble(document)) : freePlace(document, size, body);
   const [x, y, z] = [0, 1, 2].map((i) => by(place?.[i] ?? free[i]!)) as [
     ReturnType<typeof by>,
     ReturnType<typeof by>,
@@ -196,6 +198,9 @@ function made(
     ...(['rib', 'boss', 'shelf', 'rivet'].includes(kind) ? { fate: 'cut' as const } : {}),
   });
 }
+
+/** Behind the shell, as far as a wall may be that it stands before, mm. Common practice, no source. */
+export const behindShell = ({ hull }: Assembly): Vec3 => [hull.low[0], hull.high[1] + 50, hull.low[2]];
 
 /** A place on the floor, or under the top for what is on a lid, where neither a feature nor a part stands; else the corner. */
 export function freePlace(document: Conversion, size: Vec3, body: string): Vec3 {

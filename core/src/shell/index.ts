@@ -4,7 +4,7 @@ export { ENDED, openedHow, openingOrder } from './reopening';
 export { asSnapTab, intoRoom, TAB_BENDS } from './closures';
 export { asFeatures, asPart } from './asPart';
 export { looksOfControl } from './controlLooks';
-export { featuresFromLines, type FromLines } from './featureLines';
+export { behindShell, featuresFromLines, type FromLines } from './featureLines';
 export { HAZARDS } from './hazards';
 export { volumesOf, type Volumes } from './volumes';
 export { emptyBoxes, slab, stick, volume, type EmptyBox } from './emptyBoxes';

@@ -111,8 +111,10 @@ function sidesOf(
       of === id && ['snap tab', 'screw', 'rivet'].includes(kind) ? [feature] : [],
     ),
   );
+  // A lever outside may be anywhere in its room when the lid is opened.
+  const sweeps = (s: Solid) => s.swept === true && document.shell.features[s.owner]?.kind === 'thing outside';
   const features = standingFor(assembly, id).filter(
-    (s) => takesPart(s) && s.owner !== 'material' && !loose.has(s.owner),
+    (s) => (takesPart(s) || sweeps(s)) && s.owner !== 'material' && !loose.has(s.owner),
   );
   const solids = assembly.parts.flatMap((p) => p.solids.filter(takesPart));
   const rides = (s: Solid) => s.rides === id;

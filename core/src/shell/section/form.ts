@@ -40,6 +40,8 @@ export const FEATURE_KINDS = [
   'screw',
   'rivet',
   'pocket',
+  /** Furniture around the shell, a handle, a lever: it stands in the way of plugs and of what opens, and takes no room inside. */
+  'thing outside',
   'other',
 ] as const;
 /** What an original control is, for how it is drawn. */

@@ -228,6 +228,7 @@ function outside(
   bounds: ReturnType<typeof boundsOfForm>,
   outlines: readonly (readonly Point2[])[],
 ): string | undefined {
+  if (feature.kind === 'thing outside') return undefined;
   const { low, high } = extentOf(feature);
   const whole = wholeExtentOf(feature);
   const slack = 0.01;

@@ -9,11 +9,11 @@ import {
   type FeatureShape,
 } from '@young-shell/core/document';
 import { guess, measured } from '@young-shell/core/quantity';
-import { asSnapTab } from '@young-shell/core/shell';
+import { asSnapTab, behindShell } from '@young-shell/core/shell';
 import { Plus } from 'lucide-react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../../app/store';
-import { selectDocument } from '../../document/selectors';
+import { selectAssembly, selectDocument } from '../../document/selectors';
 import { useSubmit } from '../../document/useSubmit';
 import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
@@ -56,6 +56,7 @@ const STARTS: Record<Exclude<FeatureKind, 'other'>, { shape: FeatureShape; rest?
   mechanism: { shape: box(60, 40, 30), rest: { moving: true } },
   pocket: { shape: box(60, 30, 20) },
   'snap tab': { shape: box(2, 12, 15) },
+  'thing outside': { shape: box(400, 40, 400) },
   rivet: { shape: { kind: 'cylinder', axis: 'z', diameter: guess(3.2), length: guess(3) }, rest: { fate: 'cut' } },
   screw: { shape: { kind: 'cylinder', axis: 'z', diameter: guess(8), length: guess(8) } },
 };
@@ -66,6 +67,7 @@ export function FeatureList() {
   const selection = useAppSelector((s) => s.view.selection);
   const dispatch = useAppDispatch();
   const submit = useSubmit();
+  const assembly = useAppSelector(selectAssembly);
   const { features } = document.shell;
   const add = (kind: keyof typeof STARTS) => {
     const { innerLow } = hullModel(document.shell);
@@ -74,7 +76,8 @@ export function FeatureList() {
     const { shape, rest } = STARTS[kind];
     const name = `${capital(kind)} ${id.split('-').at(-1)}`;
     // A closure is at a wall and holds the lid.
-    const at = [innerLow[0] + (closes ? 0 : 20), innerLow[1] + 40, innerLow[2]].map((v) =>
+    const beside = kind === 'thing outside' ? behindShell(assembly) : undefined;
+    const at = (beside ?? [innerLow[0] + (closes ? 0 : 20), innerLow[1] + 40, innerLow[2]]).map((v) =>
       measured(Math.round(v * 10) / 10, 'guess'),
     );
     const made = feature(name, shape, [at[0]!, at[1]!, at[2]!], {
