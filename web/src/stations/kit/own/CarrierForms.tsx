@@ -127,7 +127,9 @@ export function CageForm({ onPart }: { onPart: (part: Part, stem: string) => voi
   return (
     <Section title="A cage for drives">
       <CageFields cage={cage} put={put} />
-      <Button className="mt-2" onClick={() => onPart(partMade(cage, 'Drive cage'), 'cage')}>Add the cage to the kit</Button>
+      <Button className="mt-2" onClick={() => onPart(partMade(cage, 'Drive cage'), 'cage')}>
+        Add the cage to the kit
+      </Button>
     </Section>
   );
 }
