@@ -1,11 +1,23 @@
-import type { Assembly } from '../../assembly';
+import { wallOf, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { facesToCut } from '../sheets/sheet';
 import { beyondTheory, bendRoughly } from '../strength/bend';
+import { ribsOn } from '../strength/ribs';
 
 /** More than before by this share is the openings' doing. */
 const WORSE = 1.3;
+
+/** Faces that lose a rib, or a piece of one. */
+function thinned(document: Conversion, { hull }: Assembly): string[] {
+  if (!Object.values(document.shell.features).some((f) => f.fate === 'removed' || (f.cutAway?.length ?? 0) > 0))
+    return [];
+  return hull.frames.flatMap((frame) => {
+    const thickness = wallOf(hull, frame.face)?.thickness ?? 0;
+    const ribs = (whole: boolean) => JSON.stringify(ribsOn(document, frame, thickness, document.shell.material, whole));
+    return thickness > 0 && ribs(true) !== ribs(false) ? [frame.face] : [];
+  });
+}
 
 /**
  * Faces that give more than they should once they are cut, and a floor that gives too much as it is: nothing need be cut
@@ -14,7 +26,7 @@ const WORSE = 1.3;
 export function bendingFindings(document: Conversion, assembly: Assembly): Finding[] {
   const cut = facesToCut(document, assembly);
   const floor = assembly.hull.frames.some((f) => f.face === 'bottom') && assembly.parts.length > 0 ? ['bottom'] : [];
-  return [...new Set([...cut, ...floor])].flatMap((face): Finding[] => {
+  return [...new Set([...cut, ...floor, ...thinned(document, assembly)])].flatMap((face): Finding[] => {
     let bent;
     try {
       bent = bendRoughly(document, face, assembly);
@@ -28,7 +40,11 @@ export function bendingFindings(document: Conversion, assembly: Assembly): Findi
     const byCut = after >= WORSE * before;
     if (after <= limit || (!byCut && !floor)) return [];
     const under = floor ? 'what stands on it' : 'a hand that presses';
-    const when = byCut ? 'Cut open, the' : 'As it is, nothing cut, the';
+    const when = !byCut
+      ? 'As it is, nothing cut, the'
+      : cut.includes(face)
+        ? 'Cut open, the'
+        : 'Without the ribs that are cut, the';
     const strip = byCut
       ? 'Strength shows what a strip across brings.'
       : 'Its edges are taken as lying, not folded or beaded; where they are, it gives less. A strip across, or feet under the heaviest part, holds it.';
@@ -53,7 +69,7 @@ export function bendingFindings(document: Conversion, assembly: Assembly): Findi
             label: 'before',
             value: before,
             unit: 'mm',
-            source: { kind: 'computed', title: 'the same without the new openings' },
+            source: { kind: 'computed', title: 'the same without the new openings, with all its ribs' },
           },
           {
             label: 'tolerated',

@@ -7,6 +7,7 @@ import type { Point2 } from '../../solid';
 import { openingsOf, raisedV } from '../openings/derived';
 import { grown, roomInside, type CutOpening, type Lying } from '../openings/opening';
 import { freeShare } from '../vents/pattern';
+import { beamsOfRibs, ribsOn } from './ribs';
 import { plateOf, type Beam, type Plate, type PlateModel } from './plate';
 
 /** Standard gravity, m/s² (ISO 80000-3, from memory). */
@@ -84,6 +85,8 @@ export interface Panel {
   /** 1 where there is material, without and with the new openings; shares where part of it is gone. */
   before: Float64Array;
   after: Float64Array;
+  /** Ribs of the shell that stand on it, as they were and as the plan leaves them. */
+  ribs: { before: Beam[]; after: Beam[] };
 }
 
 /**
@@ -124,11 +127,15 @@ export function panelOf(
       before[e] = left(at, [dx, dy], frame, there, []);
       after[e] = left(at, [dx, dy], frame, there, fresh);
     }
+  const material = materialOf(document, assembly.hull, face);
+  const ribs = (whole: boolean, standing: Float64Array) =>
+    beamsOfRibs(ribsOn(document, frame, wall.thickness, material, whole), { nx, ny, dx, dy, low }, standing);
   return {
     face,
     frame,
-    material: materialOf(document, assembly.hull, face),
+    material,
     thickness: wall.thickness,
+    ribs: { before: ribs(true, before), after: ribs(false, after) },
     nx,
     ny,
     dx,
@@ -229,12 +236,13 @@ function edgesHeld(nx: number, ny: number, before: Float64Array, hold: EdgeHold)
   return held;
 }
 
-/** The panel as a plate, with or without its new openings, and stiffened along lines. */
+/** The panel as a plate with its ribs, with or without its new openings, and stiffened along lines. */
 export function bentPlate(panel: Panel, which: 'before' | 'after', beams: readonly Beam[] = []): Plate {
   const { modulus, poisson } = ELASTIC[panel.material];
   const d = (modulus * panel.thickness ** 3) / (12 * (1 - poisson ** 2));
   const { nx, ny, dx, dy, held } = panel;
-  const model: PlateModel = { nx, ny, dx, dy, poisson, stiffness: panel[which].map((share) => share * d), held, beams };
+  const stiffness = panel[which].map((share) => share * d);
+  const model: PlateModel = { nx, ny, dx, dy, poisson, stiffness, held, beams: [...panel.ribs[which], ...beams] };
   return plateOf(model);
 }
 
