@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble, movedWithPlugged, pluggedOf } from '../assembly';
+import { generateSteps } from '../build/steps/generate';
 import { carrierSheet } from '../cut/sheets/carriers';
 import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type MadeCage } from '../document';
-import { assessFit, marginsOf, placeFor, resized, shortAt } from '../fit';
+import { assessFit, holderOf, marginsOf, orderOf, placeFor, resized, shortAt } from '../fit';
 import { holdsOf } from '../hold';
 import { partMade } from '../kit';
 import { partFrom } from '../parts';
@@ -87,6 +88,45 @@ describe('a cage with bays', () => {
   });
   it('refuses a pitch less than a drive is high, and says what would do', () => {
     expect(() => partMade(cage({ pitch: 20 }), 'Cage')).toThrow('Make it 26.1 mm or more');
+  });
+  it('goes in as one with its drives where these have no way into it in its place, each before the cage in the steps', () => {
+    const placed = (depth: number) => {
+      const document = adds(
+        box([200, depth, 160], { 'drive-a': 'drive/3.5', 'drive-b': 'drive/3.5' }),
+        'cage-1',
+        partMade(cage(), 'Cage'),
+      );
+      const at: Conversion['layout']['placements'][string] = { x: 40, y: depth - 153, z: 3, ...upright };
+      let plan = applyChange(document, { type: 'placePart', id: 'cage-1', placement: at }).document;
+      for (const id of ['drive-a', 'drive-b']) {
+        const { proposals } = placeFor(plan, assemble(plan), id);
+        const { placement } = proposals.find((p) => p.reasons[0]!.startsWith('in the 3.5 in bay'))!;
+        plan = applyChange(plan, { type: 'placePart', id, placement }).document;
+      }
+      return plan;
+    };
+    const tight = placed(200);
+    const assembly = assemble(tight);
+    const order = orderOf(tight, assembly);
+    expect(order.trapped).toEqual([]);
+    const [together] = order.steps;
+    expect([...together!.parts].sort()).toEqual(['cage-1', 'drive-a', 'drive-b']);
+    expect(holderOf(together!, assembly)).toBe('cage-1');
+    const befores = (plan: Conversion, id: string) => [
+      ...new Set(
+        generateSteps(plan, assemble(plan), orderOf(plan, assemble(plan)))
+          .find((s) => s.id === `place.${id}`)!
+          .after.map((b) => b.id)
+          .filter((step) => step.startsWith('place.')),
+      ),
+    ];
+    expect(befores(tight, 'cage-1').sort()).toEqual(['place.drive-a', 'place.drive-b']);
+    expect(befores(tight, 'drive-a')).toEqual([]);
+    // With the length of a drive before it they slide in where it stands.
+    const roomy = placed(420);
+    expect(orderOf(roomy, assemble(roomy)).trapped).toEqual([]);
+    expect(befores(roomy, 'drive-a')).toEqual(['place.cage-1']);
+    expect(befores(roomy, 'cage-1')).toEqual([]);
   });
   it('is where a search puts the drives, however many bays it has', () => {
     fc.assert(

@@ -1,7 +1,7 @@
 import type { Assembly } from '../../assembly';
 import { openingsOf, standsBehind, toolPlan } from '../../cut';
 import { ANTENNA_WORDS, faceWord, faceWords, KEPT_WORDS, OUTSIDE_WORDS, type Conversion } from '../../document';
-import type { Order } from '../../fit';
+import { holderOf, type Order } from '../../fit';
 import { holdsOf, mountingWords } from '../../hold';
 import { kindOf } from '../../parts';
 import { panelReport } from '../../panel';
@@ -305,7 +305,11 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     const prints = Object.entries(document.cut.prints).filter(([, print]) => print.of?.split('.')[0] === p.id);
     const hold = holds.get(p.id)!;
     // What holds it is there first, unless it could not go in any more then.
-    const holder = hold.by?.kind === 'part' && !order?.first[p.id]?.includes(hold.by.id) ? hold.by : undefined;
+    const whole = order?.steps.find((s) => s.parts.includes(p.id) && holderOf(s, assembly) !== undefined);
+    const inWhole = whole && holderOf(whole, assembly) !== p.id;
+    const holder =
+      hold.by?.kind === 'part' && !inWhole && !order?.first[p.id]?.includes(hold.by.id) ? hold.by : undefined;
+    const inside = whole && !inWhole ? whole.parts.filter((id) => id !== p.id) : [];
     const glued = ['glue', 'tape'].includes(document.cut.mounts[p.id]?.kind ?? '');
     add({
       id: `place.${p.id}`,
@@ -333,6 +337,9 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
           hold.by?.id === id || order?.first[id]?.includes(p.id)
             ? [before(`back.${id}`, 'geometry', `${f.name} is under it`)]
             : [],
+        ),
+        ...inside.map((id) =>
+          before(`place.${id}`, 'geometry', `${document.kit.parts[id]!.name} has no way into it once it stands there`),
         ),
         ...(holder ? [before(`place.${holder.id}`, 'geometry', `${holder.name} holds it`)] : []),
         ...(glued ? [before('trial', 'reversibility', 'glue is for good: a dry fit first')] : []),

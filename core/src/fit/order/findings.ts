@@ -4,7 +4,7 @@ import type { Finding } from '../../findings';
 import { listOf, nameOf } from '../words';
 import type { Access } from './access';
 import { keptIn } from './keptIn';
-import type { Order } from './order';
+import { holderOf, type Order } from './order';
 
 /** What is wrong with how a conversion goes together: trapped parts, screws and plugs out of reach, wishes about that. */
 export function orderFindings(
@@ -49,15 +49,20 @@ export function orderFindings(
       about: [isPart(id) ? { kind: 'part', id } : { kind: 'feature', id }],
     });
   for (const step of order.steps)
-    if (step.parts.length > 1)
+    if (step.parts.length > 1) {
+      const holder = holderOf(step, assembly);
+      const inside = step.parts.filter((id) => id !== holder);
       findings.push({
         ...base,
         id: `fit/together/${step.parts.join('+')}`,
         verdict: 'note',
-        sentence: `${listOf(step.parts.map(name))} only go in and out together.`,
+        sentence: holder
+          ? `${listOf(inside.map(name))} ${inside.length === 1 ? 'goes' : 'go'} into ${name(holder)} before that goes into the shell: once it stands there ${inside.length === 1 ? 'it has' : 'they have'} no way in, nor out.`
+          : `${listOf(step.parts.map(name))} only go in and out together.`,
         brief: 'go in together',
         about: step.parts.map((id) => ({ kind: isPart(id) ? 'part' : 'feature', id })),
       });
+    }
   for (const part of assembly.parts) {
     const own = access.filter(
       ({ about, what, blockers }) => about.id === part.id && what === 'screw' && blockers.includes(part.id),

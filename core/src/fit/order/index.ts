@@ -2,6 +2,6 @@ export { accessOf, ROOM_FOR, type Access } from './access';
 export { exitsOf, type Exit } from './exits';
 export { orderFindings } from './findings';
 export { away, notInYet } from './motion';
-export { firstOut, orderOf, type Order, type OrderStep } from './order';
+export { firstOut, holderOf, orderOf, type Order, type OrderStep } from './order';
 export { type Leg } from './sweep';
 export { waysOut, type WayOutOfShell } from './ways';

@@ -1,6 +1,6 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
-import { kindOf } from '../../parts';
+import { FREED, kindOf } from '../../parts';
 import { opposite } from '../../solid';
 import { withComingOut } from './comingOut';
 import { exitsOf, remainsOf, type Exit } from './exits';
@@ -80,6 +80,12 @@ export function orderOf(
       out.push(stepOf(pair.parts, pair.way));
       continue;
     }
+    const whole = wholeOut(assembly, ways, left);
+    if (whole) {
+      whole.parts.forEach((id) => left.delete(id));
+      out.push(stepOf(whole.parts, whole.way));
+      continue;
+    }
     // Before a part counts as trapped: many short moves, then a tilt; where nothing opens none of them leads out.
     const long = exits.length > 0 && longWayOut(assembly, exits, left);
     if (!long) break;
@@ -118,6 +124,14 @@ function longWayOut(assembly: Assembly, exits: readonly Exit[], left: ReadonlySe
   return undefined;
 }
 
+/** Of what goes in as one: the part that all the others are plugged into. */
+export const holderOf = ({ parts }: Pick<OrderStep, 'parts'>, assembly: Assembly): string | undefined =>
+  parts.length < 2
+    ? undefined
+    : parts.find((id) =>
+        parts.every((other) => other === id || assembly.parts.find((p) => p.id === other)?.pluggedInto === id),
+      );
+
 const stepOf = (parts: string[], { legs, exit, tilted }: WayOutOfShell): OrderStep => ({
   parts,
   ...(tilted === undefined ? {} : { tilted }),
@@ -130,6 +144,32 @@ const openWay = (ways: readonly WayOutOfShell[], left: ReadonlySet<string>) =>
   ways
     .filter((w) => ![...w.blockers].some((id) => left.has(id)))
     .reduce<WayOutOfShell | undefined>((best, w) => (!best || w.legs.length < best.legs.length ? w : best), undefined);
+
+/** A cage with the drives in its bays, or a board with its modules, that leaves as one along a straight way. */
+function wholeOut({ parts }: Assembly, ways: ReadonlyMap<string, WayOutOfShell[]>, left: ReadonlySet<string>) {
+  for (const holder of left) {
+    const inside = parts.filter((p) => p.pluggedInto === holder && left.has(p.id) && FREED[p.plug!.into].fitted);
+    if (inside.length === 0) continue;
+    const all = [holder, ...inside.map((p) => p.id)];
+    const along = (id: string, like?: WayOutOfShell) =>
+      ways
+        .get(id)!
+        .find(
+          (w) =>
+            w.legs.length === 1 &&
+            (!like || w.legs[0]!.direction === like.legs[0]!.direction) &&
+            [...w.blockers].every((b) => !left.has(b) || all.includes(b)),
+        );
+    const [first, ...rest] = ways.get(holder)!.filter((w) => w.legs.length === 1);
+    for (const way of first ? [first, ...rest] : [])
+      if (
+        [...way.blockers].every((b) => !left.has(b) || all.includes(b)) &&
+        inside.every((p) => along(p.id, way) !== undefined)
+      )
+        return { parts: all, way };
+  }
+  return undefined;
+}
 
 /** Two parts that can leave together: each blocks only the other, along the same straight way. */
 function pairOut(ways: ReadonlyMap<string, WayOutOfShell[]>, left: ReadonlySet<string>) {

@@ -87,8 +87,16 @@ function legsTo(assembly: Assembly, part: PlacedPart, { direction }: Exit): Leg[
     .sort((p, q) => p.by - q.by);
   const lifts = LIFTS.map((by): Leg => ({ direction, by }));
   const upFirst: Leg[] = axis === 2 ? [] : [4, 15, 40].map((by) => ({ direction: 'top' as const, by }));
+  // First all the way out of its socket or bay.
+  const drawn: Leg[][] =
+    part.pluggedOut === undefined
+      ? []
+      : [[{ direction: part.pluggedOut, by: FREED[part.plug!.into].grip + 1 }, out]].filter(
+          ([l]) => l!.direction !== direction,
+        );
   return [
     [out],
+    ...drawn,
     ...sideways.map((leg) => [leg, out]),
     ...upFirst.map((leg) => [leg, out]),
     ...lifts.flatMap((lift) => sideways.map((leg) => [lift, leg, out])),
