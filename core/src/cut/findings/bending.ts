@@ -2,8 +2,9 @@ import { wallOf, type Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { facesToCut } from '../sheets/sheet';
-import { beyondTheory, bendRoughly } from '../strength/bend';
+import { bendRoughly } from '../strength/bend';
 import { ribsOn } from '../strength/ribs';
+import { beyondTheory } from '../strength/theory';
 
 /** More than before by this share is the openings' doing. */
 const WORSE = 1.3;

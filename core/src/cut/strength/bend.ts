@@ -73,18 +73,6 @@ const ROUGH = 0.4;
 const spanOf = ({ nx, ny, dx, dy }: Panel) => Math.min(nx * dx, ny * dy);
 const limitOf = (panel: Panel) => spanOf(panel) / SPAN_SHARE;
 
-/**
- * Where the theory of thin plates ends: over half of its thickness a plate stiffens as a skin, and the figure is too large;
- * over a tenth of the span nothing of it holds (Timoshenko, Theory of Plates and Shells, small deflections; from memory).
- */
-export function beyondTheory(
-  bends: number,
-  { thickness, span }: Pick<Bent, 'thickness' | 'span'>,
-): 'no' | 'beyond' | 'far' {
-  if (bends > span / 10) return 'far';
-  return bends > thickness / 2 ? 'beyond' : 'no';
-}
-
 /** Both plates with what presses on them. */
 function loaded(document: Conversion, assembly: Assembly, panel: Panel) {
   const own = ownWeight(panel);

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { selectDocument } from '../../document/selectors';
 import { FindingList } from '../../ui/FindingList';
@@ -11,11 +12,13 @@ import { MeasureAgainList } from './MeasureAgainList';
 import { OverlapList } from './OverlapList';
 import { OpeningPanel } from './OpeningPanel';
 import { OrderPanel } from './OrderPanel';
-import { PartPlace } from './PartPlace';
 import { PartTray } from './PartTray';
 import { ReachPanel } from './ReachPanel';
 import { WaysPanel } from './WaysPanel';
 import { WishesPanel } from './WishesPanel';
+
+/** What is set of one part comes when one is chosen. */
+const PartPlace = lazy(async () => ({ default: (await import('./PartPlace')).PartPlace }));
 
 /** Station 3: where everything goes, by how much it fits, and what would make it fit. */
 export function FitStation() {
@@ -49,7 +52,13 @@ function Margins() {
   const tray = <PartTray />;
   return (
     <>
-      {selection?.kind === 'part' ? <PartPlace id={selection.id} /> : waiting && tray}
+      {selection?.kind === 'part' ? (
+        <Suspense fallback={null}>
+          <PartPlace id={selection.id} />
+        </Suspense>
+      ) : (
+        waiting && tray
+      )}
       <FindingList station="fit" />
       <MarginList />
       <OverlapList />
