@@ -37,6 +37,7 @@ export function featureSolids(id: string, feature: Feature): Solid[] {
       end: (axis, high) => (high ? piece.high : piece.low)[axis],
     };
     if (piece.swept) solid.swept = true;
+    if (feature.kind === 'thing outside') solid.around = true;
     if (feature.body !== 'base') solid.rides = feature.body;
     if (feature.control && !piece.swept) solid.control = true;
     if (feature.metal) solid.conducts = 'metal';

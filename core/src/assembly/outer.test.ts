@@ -91,6 +91,7 @@ describe('a fan on the outside of a face', () => {
     expect(step.cautions.join()).toMatch(/guard/);
     // 25 + 3 mm of wall + 4 mm of nut and washer.
     expect(billOf(document, assembly).rows.find((r) => r.name.startsWith('M4 × 35'))).toMatchObject({ count: 4 });
+    expect(billOf(document, assembly).rows.some((r) => r.name === 'fan guard, 80 mm')).toBe(true);
     expect(ids(document).filter((id) => id.includes('it-1'))).toEqual([]);
   });
   it('stops over an edge, under low feet, before what the shell stands against; no other part can sit there', () => {

@@ -42,6 +42,8 @@ export interface Solid {
   carries?: boolean;
   /** A control of the shell: it may come through the wall. */
   control?: boolean;
+  /** It stands around the shell: there where that is used, not on the bench. */
+  around?: boolean;
   /** Not matter, but room that something moving sweeps. */
   swept?: boolean;
   /** Directions of the shell in which it may touch what it is mounted to. */

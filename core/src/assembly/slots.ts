@@ -82,8 +82,9 @@ export function freeSockets(parts: readonly PlacedPart[], board: PlacedPart, id:
 
 /** Where a part sits in one of the sockets of a placed board; undefined when the board has none for it, or the part no plug. */
 export function socketPlacement(board: PlacedPart, id: string, part: Part, which = 0): Placement | undefined {
-  const { rear, top, tilt } = board.placement;
-  const same = { rear, top, locked: false, ...(tilt ? { tilt } : {}) };
+  const { rear, top, tilt, on } = board.placement;
+  // Where the board rides, it rides.
+  const same = { rear, top, locked: false, ...(tilt ? { tilt } : {}), ...(on === undefined ? {} : { on }) };
   const { plug } = placePart(id, part, { x: 0, y: 0, z: 0, ...same });
   const socket = plug && board.sockets?.[plug.into]?.[which];
   if (!socket) return undefined;

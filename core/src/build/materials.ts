@@ -30,8 +30,8 @@ export interface Bill {
   unpriced: number;
 }
 
-/** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can, a cable tie. Common practice, no source. */
-const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900, tie: 20 };
+/** Usual prices, minor units: a screw, a standoff, a strap, a cm² of foam tape, a metre of wire, a can, a cable tie, a guard. Common practice, no source. */
+const USUAL = { screw: 8, standoff: 30, strap: 150, tape: 4, metre: 40, can: 900, tie: 20, guard: 250 };
 /** A nut M4 and its washer, mm (ISO 4032, ISO 7089, from memory: 3.2 and 0.8). */
 const NUT = 4;
 /** Battens are so wide, mm. Common practice, no source. */
@@ -98,6 +98,8 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
       const axis = axisOf(part.placement.rear);
       const through = part.high[axis] - part.low[axis] + (wall?.thickness ?? 0) + NUT;
       const count = face.cuts.filter((c) => c.kind === 'drill').length;
+      const across = Math.max(...[0, 1, 2].map((i) => part.high[i]! - part.low[i]!));
+      more(`fan guard, ${Math.round(across)} mm`, 1, USUAL.guard);
       if (count > 0) more(`M4 × ${5 * Math.ceil(through / 5)}, nut and washer`, count, USUAL.screw);
     }
   // What was riveted or glued is shut with something new.

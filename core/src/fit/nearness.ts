@@ -112,7 +112,15 @@ export function marginsToShell(assembly: Assembly, part: PlacedPart): Margin[] {
 export function marginsBetween(part: PlacedPart, other: PlacedPart, clearances: Clearances): Margin[] {
   const margins: Margin[] = [];
   const slotted = part.pluggedInto === other.id || other.pluggedInto === part.id;
-  if (slotted && FREED[(part.pluggedInto === other.id ? part : other).plug!.into].fitted) return margins;
+  const { fitted, lies = [] } = slotted
+    ? FREED[(part.pluggedInto === other.id ? part : other).plug!.into]
+    : { fitted: false };
+  if (fitted) {
+    // It may touch what holds it, and go into none of it.
+    const bare = ({ id, solids }: PlacedPart) => solids.filter((s) => !lies.includes(s.id.slice(id.length + 1)));
+    pairMargins({ ...part, solids: bare(part) }, other.id, 'part', bare(other), clearances, margins);
+    return margins.filter((m) => m.kind === 'body' && m.distance < -SEATED);
+  }
   const [a, b] = slotted ? [withoutBracket(part), withoutBracket(other)] : [part, other];
   pairMargins(a, other.id, 'part', b.solids, clearances, margins);
   return margins;

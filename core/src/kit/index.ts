@@ -15,6 +15,6 @@ export {
   trayHoles,
   type TrayLoss,
 } from './carriers/tray';
-export { cageSide } from './carriers/cage';
+export { cageSide, sheetsOfCage } from './carriers/cage';
 export { standHoles } from './carriers/rest';
 export { barsOf, isMesh, jointsOf, meshOf, loadOf, sagOf, sectionOf, type Bar, type FrameLoad } from './carriers/frame';

@@ -63,14 +63,18 @@ export type PlugKind = 'slot' | 'main socket' | 'M.2 socket' | '2.5 in bay' | '3
 /**
  * What two that are plugged together need no more: blocks of the board that are taken, room for a cable of the other.
  * How far it is drawn out before it is free, mm: a slot and a main plug sit about 9 mm deep, a module 4; a drive leaves
- * its bay by its whole length (common practice, no source). What is `fitted` touches what holds it all around.
+ * its bay by its whole length (common practice, no source). What is `fitted` keeps no distance from what holds it; `lies`
+ * are blocks of the board that it lies on or in.
  */
 export const FREED: Readonly<
-  Record<PlugKind, { board: readonly string[]; other: readonly string[]; grip: number; fitted: boolean }>
+  Record<
+    PlugKind,
+    { board: readonly string[]; other: readonly string[]; grip: number; fitted: boolean; lies?: readonly string[] }
+  >
 > = {
   slot: { board: ['slot'], other: ['riser'], grip: 9, fitted: false },
   'main socket': { board: ['main-socket', 'main-plug'], other: ['main-lead'], grip: 9, fitted: false },
-  'M.2 socket': { board: [], other: [], grip: 4, fitted: true },
+  'M.2 socket': { board: [], other: [], grip: 4, fitted: true, lies: ['plate', 'pins'] },
   '2.5 in bay': { board: [], other: [], grip: 100, fitted: true },
   '3.5 in bay': { board: [], other: [], grip: 147, fitted: true },
 };

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble, movedWithPlugged, pluggedOf } from '../assembly';
+import { assemble, movedWithPlugged, pluggedOf, socketPlacement } from '../assembly';
 import { generateSteps } from '../build/steps/generate';
 import { carrierSheet } from '../cut/sheets/carriers';
 import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type MadeCage } from '../document';
-import { assessFit, holderOf, marginsOf, orderOf, placeFor, resized, shortAt } from '../fit';
+import { assessFit, holderOf, marginsOf, orderOf, placeFor, resized, shortAt, sweepsOf } from '../fit';
 import { holdsOf } from '../hold';
 import { partMade } from '../kit';
 import { partFrom } from '../parts';
@@ -86,6 +86,27 @@ describe('a cage with bays', () => {
     const wanted = [0, 36].flatMap((z) => [28.5, 130.1].map((y) => [y, 3 + z + 6.35]));
     expect(holes.map((h) => [h.u, h.v]).sort()).toEqual(wanted.sort());
   });
+  it('takes no drive that is wider than its bays, and says so of one that is put there', () => {
+    let document = adds(box([400, 400, 200], {}), 'cage-1', partMade(cage(), 'Cage'));
+    const at = { x: 60, y: 160, z: 3, ...upright };
+    document = applyChange(document, { type: 'placePart', id: 'cage-1', placement: at }).document;
+    const inBay = (width: number) => {
+      const drive = partFrom(standardPart('drive/3.5')!, 'Drive');
+      const plan = adds(document, 'drive-a', { ...drive, dimensions: { ...drive.dimensions, width: measured(width) } });
+      const [board] = assemble(plan).parts;
+      const seat = socketPlacement(board!, 'drive-a', plan.kit.parts['drive-a']!)!;
+      const placed = applyChange(plan, { type: 'placePart', id: 'drive-a', placement: seat }).document;
+      return {
+        offered: placeFor(plan, assemble(plan), 'drive-a').proposals.some((p) =>
+          p.reasons[0]!.startsWith('in the 3.5'),
+        ),
+        stops: shortAt(marginsOf(assemble(placed))).length,
+      };
+    };
+    // 101.6 mm and 0.3 of play on each side.
+    expect(inBay(102.2)).toEqual({ offered: true, stops: 0 });
+    expect(inBay(102.5)).toEqual({ offered: false, stops: 1 });
+  });
   it('refuses a pitch less than a drive is high, and says what would do', () => {
     expect(() => partMade(cage({ pitch: 20 }), 'Cage')).toThrow('Make it 26.1 mm or more');
   });
@@ -166,6 +187,40 @@ describe('a module in its socket', () => {
     expect(said(wide).some((f) => f.id === 'fit/covered/ssd')).toBe(false);
     const small = said(placed('board/mini-itx')).find((f) => f.id === 'fit/covered/ssd');
     expect(small).toMatchObject({ verdict: 'note', sentence: expect.stringContaining('sits under board-1') as string });
+  });
+  it('rides where its board rides', () => {
+    let plan = box([400, 400, 200], { 'board-1': 'board/mini-itx', ssd: 'drive/m2-2280' });
+    plan = applyChange(plan, {
+      type: 'setBody',
+      id: 'drawer-1',
+      body: {
+        name: 'Drawer',
+        kind: 'drawer',
+        cut: {
+          kind: 'face',
+          face: 'front',
+          u: measured(200),
+          v: measured(85),
+          width: measured(380),
+          height: measured(160),
+        },
+        motion: { kind: 'slide', depth: measured(340), travel: measured(300), board: measured(6) },
+        closures: [],
+        material: 'plywood',
+        weighed: null,
+      },
+    }).document;
+    const at = { x: 60, y: 100, z: 12, ...upright, on: 'drawer-1' };
+    plan = applyChange(plan, { type: 'placePart', id: 'board-1', placement: at }).document;
+    const inSocket = placeFor(plan, assemble(plan), 'ssd').proposals.find((p) =>
+      p.reasons[0]!.startsWith('in the M.2'),
+    )!;
+    const placed = applyChange(plan, { type: 'placePart', id: 'ssd', placement: inSocket.placement }).document;
+    expect(sweepsOf(placed, assemble(placed)).find((s) => s.body === 'drawer-1')!.carries.parts).toEqual([
+      'board-1',
+      'ssd',
+    ]);
+    expect(said(placed).filter((f) => f.verdict === 'stop')).toEqual([]);
   });
   it('lies under the card beside it', () => {
     const document = box([500, 420, 260], {

@@ -127,10 +127,16 @@ function stands(document: Conversion, only: readonly string[], { assess }: Layou
   return stops({ ...document, layout: { ...layout, placements } }).every((f) => bare.has(f.id));
 }
 
+/** A proof looks at no more forms of a kit. */
+const MOST_PROVEN = 16;
+
 /** A complete search, in every form of the kit, in which each position of the grid stands for its cell. `none` is a proof. */
 function proof(document: Conversion, options: LayoutOptions & { step: number }): Outcome {
+  const forms = formsOf(document, startOf(document, options), options, true);
+  // With many sockets and bays there are too many ways to be plugged in for a proof.
+  if (forms.length > MOST_PROVEN) return { kind: 'stopped' };
   let last: Outcome = { kind: 'none' };
-  for (const { document: form, start } of formsOf(document, startOf(document, options), options, true)) {
+  for (const { document: form, start } of forms) {
     const pieces = start.free.map((id) =>
       pieceOf(form, start.base, id, { step: options.step, stand: 'any', wishes: [] }),
     );

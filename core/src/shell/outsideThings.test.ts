@@ -10,7 +10,7 @@ import {
   type Change,
   type Conversion,
 } from '../document';
-import { assessFit, sweepsOf } from '../fit';
+import { assessFit, orderOf, sweepsOf } from '../fit';
 import { partFrom } from '../parts';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
@@ -77,6 +77,11 @@ describe('a thing outside the shell', () => {
     // A lever beside the lid, and one that sweeps over it.
     expect(meets(thing([420, 100, 160], [20, 60, 20]))).toBe(false);
     expect(meets(thing([420, 100, 160], [20, 60, 20], { left: 200 }))).toBe(true);
+  });
+  it('traps nothing: on the bench it is not there', () => {
+    const shelf = plan(thing([-100, -100, 160], [600, 500, 20]));
+    expect(orderOf(shelf, assemble(shelf)).trapped).toEqual(orderOf(plan(), assemble(plan())).trapped);
+    expect(orderOf(plan(), assemble(plan())).trapped).toEqual([]);
   });
   it('is typed in a line, behind the shell or where it is said, before the shell too', () => {
     const made = (line: string) => {

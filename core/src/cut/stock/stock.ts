@@ -1,6 +1,6 @@
 import type { Assembly } from '../../assembly';
 import type { Conversion } from '../../document';
-import { barsOf, meshOf } from '../../kit';
+import { barsOf, meshOf, sheetsOfCage } from '../../kit';
 import { wallWorks } from '../findings/walls';
 import { openingsOf } from '../openings/derived';
 import { halfOf } from '../openings/opening';
@@ -41,7 +41,9 @@ export function stockOf(document: Conversion, assembly: Assembly): StockPlan {
       ? meshOf(own.made).map((m) => ({ name: `${of}, ${m.name}`, ...flatOf(m) }))
       : own?.made?.kind === 'stand' && own.made.foot === 'posts'
         ? [{ name: `${of}, plate`, width: own.made.width, height: own.made.depth }]
-        : [],
+        : own?.made?.kind === 'cage'
+          ? sheetsOfCage(own.made).map(({ name, size: [width, height] }) => ({ name: `${of}, ${name}`, width, height }))
+          : [],
   );
   const flat = [
     ...plates,

@@ -112,7 +112,7 @@ function sidesOf(
     ),
   );
   // A lever outside may be anywhere in its room when the lid is opened.
-  const sweeps = (s: Solid) => s.swept === true && document.shell.features[s.owner]?.kind === 'thing outside';
+  const sweeps = (s: Solid) => s.swept === true && s.around === true;
   const features = standingFor(assembly, id).filter(
     (s) => (takesPart(s) || sweeps(s)) && s.owner !== 'material' && !loose.has(s.owner),
   );

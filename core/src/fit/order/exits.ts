@@ -54,7 +54,7 @@ export function exitsOf(document: Conversion, assembly: Assembly): Exit[] {
   });
 }
 
-/** What still stands of the shell once everything is open that opens. */
+/** What still stands of the shell on the bench, where nothing is around it, once everything is open that opens. */
 export interface Remains {
   walls: Wall[];
   features: Solid[];
@@ -65,6 +65,6 @@ export function remainsOf(assembly: Assembly, exits: readonly Exit[]): Remains {
   const lid = exits.some((e) => e.direction === 'top' && e.opens.kind === 'beyond');
   return {
     walls: assembly.hull.walls.filter((w) => !(lid && w.inLid)),
-    features: assembly.features.filter((f) => !gone.has(f.owner)),
+    features: assembly.features.filter((f) => !gone.has(f.owner) && !f.around),
   };
 }

@@ -23,6 +23,13 @@ export function cageBlocks(made: MadeCage): MadeBox[] {
 
 const widthOf = (made: MadeCage) => driveIn(made).width + 2 * (BAY_PLAY + made.thickness);
 
+/** The flat pieces that a cage is made of, mm. */
+export const sheetsOfCage = (made: MadeCage): { name: string; size: [number, number] }[] =>
+  cageBlocks(made).map(({ name, low, high }) => {
+    const [a, b] = [0, 1, 2].map((i) => high[i]! - low[i]!).sort((p, q) => q - p) as [number, number];
+    return { name, size: [a, b] };
+  });
+
 /** Screws that hold its base down, between its sides. */
 export function cageHoles(made: MadeCage): { x: number; y: number; diameter: number }[] {
   const inset = INSET + made.thickness;

@@ -1,17 +1,6 @@
 import type { Kit } from '../../kit/section';
 import { put, section, type ValidationIssue } from '../../form';
-import {
-  ANTENNA_HOLDS,
-  form,
-  type Antenna,
-  type Attempt,
-  type LinkNode,
-  type Links,
-  type Screen,
-  type Usage,
-} from './form';
-
-export { ANTENNA_HOLDS };
+import { form, type Antenna, type Attempt, type LinkNode, type Links, type Screen, type Usage } from './form';
 
 /** What holds an antenna, as it is offered. */
 export const ANTENNA_WORDS: Readonly<Record<NonNullable<Antenna['kept']>, string>> = {
@@ -21,6 +10,7 @@ export const ANTENNA_WORDS: Readonly<Record<NonNullable<Antenna['kept']>, string
 };
 
 export {
+  ANTENNA_HOLDS,
   LINK_NAMES,
   USAGE_NAMES,
   type Antenna,
