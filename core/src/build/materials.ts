@@ -79,17 +79,20 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     if (chosen === 'strap') more('strap', 1, USUAL.strap);
     if (chosen === 'tape') more('foam tape, cm²', Math.ceil((area ?? 0) / 100), USUAL.tape);
   }
-  for (const { strapped } of holdsOf(document, assembly).values()) if (strapped) more('strap', 1, USUAL.strap);
+  const holds = holdsOf(document, assembly);
+  for (const { strapped } of holds.values()) if (strapped) more('strap', 1, USUAL.strap);
   for (const { kept } of Object.values(document.layout.outside ?? {})) {
     if (kept === 'strap') more('strap', 1, USUAL.strap);
     if (kept === 'hook and loop') more('hook-and-loop tape, 10 cm', 1, USUAL.strap);
   }
-  for (const { placement, low, high } of assembly.parts)
-    if (placement.battens !== undefined)
+  for (const { id, low, high } of assembly.parts) {
+    const { battens } = holds.get(id)!;
+    if (battens !== undefined)
       more(
-        `batten, ${placement.battens} × ${BATTEN_WIDE} mm, ${Math.ceil(Math.max(high[0] - low[0], high[1] - low[1]))} mm long`,
+        `batten, ${battens} × ${BATTEN_WIDE} mm, ${Math.ceil(Math.max(high[0] - low[0], high[1] - low[1]))} mm long`,
         2,
       );
+  }
   const tied = tiesOf(document, assembly);
   if (tied > 0) more('cable tie with a base', tied, USUAL.tie);
   // A fan outside: its frame, the wall, a nut inside.

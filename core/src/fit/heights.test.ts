@@ -130,10 +130,10 @@ describe('battens over what stands on the floor', () => {
       const placed = after(document, { type: 'placePart', id: 'drive-1', placement });
       const words = (d: Conversion) => heldSentence(holdsOf(d, assemble(d)).get('drive-1')!);
       expect(words(placed)).toBe(
-        `It stands on the floor, on two battens of ${placement.battens} mm, by its own weight.`,
+        `It stands on the floor by its own weight. Two battens of ${placement.battens} mm bear it.`,
       );
       const strapped = after(placed, { type: 'setMount', part: 'drive-1', mount: { kind: 'strap' } });
-      expect(words(strapped)).toBe('It is strapped to the floor.');
+      expect(words(strapped)).toBe(`It is strapped to the floor. Two battens of ${placement.battens} mm bear it.`);
       const { bill, steps } = buildReport(placed, assemble(placed));
       expect(bill.rows.find((r) => r.name.startsWith(`batten, ${placement.battens} ×`))!.count).toBe(2);
       expect(steps.some((s) => s.name.includes(`on two battens of ${placement.battens} mm`))).toBe(true);
@@ -145,6 +145,22 @@ describe('battens over what stands on the floor', () => {
       });
       expect(words(low)).not.toContain('battens');
     }
+  });
+  it('bear a supply that hangs in the rear wall, too: said, bought and in its step', () => {
+    const document = after(
+      brick(15),
+      { type: 'removePart', id: 'drive-1' },
+      { type: 'addPart', id: 'supply-1', part: partFrom(standardPart('supply/sfx')!, 'Supply') },
+    );
+    const { placement } = placeFor(document, assemble(document), 'supply-1').proposals.find(
+      (p) => p.placement.battens !== undefined,
+    )!;
+    const placed = after(document, { type: 'placePart', id: 'supply-1', placement });
+    const hold = holdsOf(placed, assemble(placed)).get('supply-1')!;
+    expect(hold).toMatchObject({ kind: 'screws', battens: placement.battens });
+    const { bill, steps } = buildReport(placed, assemble(placed));
+    expect(bill.rows.some((r) => r.name.startsWith(`batten, ${placement.battens} ×`))).toBe(true);
+    expect(steps.find((s) => s.id === 'place.supply-1')!.name).toMatch(/on two battens of/);
   });
   it('are as low as they may be: each millimetre less and the part is too near to what is under it', () => {
     fc.assert(

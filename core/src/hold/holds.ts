@@ -44,6 +44,8 @@ export interface Hold {
   bodies: (string | undefined)[];
   /** Where the holes of its mounting side meet something, whatever holds it in the end. */
   screws?: Screws;
+  /** Battens that bear it, so high, mm: where the user or a search set it on some and they reach what is under it. */
+  battens?: number;
   /** What of a board or cage it is plugged into. */
   into?: PlugKind;
   /** What a strap that the user said goes to, over a part that something else holds at one end. */
@@ -123,9 +125,20 @@ function keptHold(document: Conversion, assembly: Assembly, part: PlacedPart): H
   }
   const known = ofPart.get(part);
   if (known && known.rests.length === rests.length && known.rests.every((r, i) => r === rests[i])) return known.hold;
-  const hold = withStrap(document, assembly, part, holdOf(document, assembly, part));
+  const hold = onBattens(
+    document,
+    assembly,
+    part,
+    withStrap(document, assembly, part, holdOf(document, assembly, part)),
+  );
   ofPart.set(part, { rests, hold });
   return hold;
+}
+
+/** Battens that bear a part, whatever else holds it. */
+function onBattens(document: Conversion, assembly: Assembly, part: PlacedPart, hold: Hold): Hold {
+  const { battens } = part.placement;
+  return battens !== undefined && stands({ document, assembly, part, not: new Set() }) ? { ...hold, battens } : hold;
 }
 
 /** A strap reaches so far to something it can go round or be screwed to, mm. Common practice, no source. */

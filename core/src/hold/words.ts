@@ -2,7 +2,7 @@ import type { Hold } from './holds';
 
 /** How a part is put where it is, as a step: “Screw Board to the floor”, “Set Brick on Shelf”. */
 export const mountingWords = (name: string, hold: Hold): string =>
-  `${heldBy(name, hold)}${hold.strapped ? `, and strap it to ${hold.strapped.name}` : ''}`;
+  `${heldBy(name, hold)}${hold.battens === undefined ? '' : `, on two battens of ${mm(hold.battens)} mm`}${hold.strapped ? `, and strap it to ${hold.strapped.name}` : ''}`;
 
 function heldBy(name: string, { kind, by, gap, into }: Hold): string {
   const to = by?.name ?? 'its place';
@@ -23,7 +23,7 @@ function heldBy(name: string, { kind, by, gap, into }: Hold): string {
     case 'glue':
       return `Glue ${name} to ${to}`;
     case 'stands':
-      return gap > STANDOFF ? `Set ${name} on ${to}, on two battens of ${mm(gap)} mm` : `Set ${name} on ${to}`;
+      return `Set ${name} on ${to}`;
     case 'print':
       return `Put ${name} into its printed holder`;
     case 'row':
@@ -36,7 +36,7 @@ function heldBy(name: string, { kind, by, gap, into }: Hold): string {
 
 /** What holds a part, as a sentence about it: “It is screwed to the floor.” */
 export const heldSentence = (hold: Hold): string =>
-  `${sentenceOf(hold)}${hold.strapped ? ` A strap goes to ${hold.strapped.name}.` : ''}`;
+  `${sentenceOf(hold)}${hold.battens === undefined ? '' : ` Two battens of ${mm(hold.battens)} mm bear it.`}${hold.strapped ? ` A strap goes to ${hold.strapped.name}.` : ''}`;
 
 function sentenceOf({ kind, by, gap, met, holes, into }: Hold): string {
   const to = by?.name ?? '';
@@ -57,7 +57,7 @@ function sentenceOf({ kind, by, gap, met, holes, into }: Hold): string {
     case 'glue':
       return `It is glued to ${to}.`;
     case 'stands':
-      return `It stands on ${to}${gap > STANDOFF ? `, on two battens of ${mm(gap)} mm,` : ''} by its own weight.`;
+      return `It stands on ${to} by its own weight.`;
     case 'print':
       return 'A printed holder holds it.';
     case 'row':

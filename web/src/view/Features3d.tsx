@@ -42,7 +42,8 @@ export function Features3d({ assembly, document }: { assembly: Assembly; documen
             shape: f.shape,
             fill: FEATURE_FILL[feature?.fate ?? 'keep'],
             edge: f.owner === chosen ? PENCIL : f.id === f.owner ? '#3b372b' : '#8f8674',
-            opacity: feature?.body === 'base' ? 1 : 0.55,
+            // What stands around the shell does not hide it.
+            opacity: f.around ? 0.2 : feature?.body === 'base' ? 1 : 0.55,
             ghost: f.swept ?? false,
           };
         }),

@@ -28,6 +28,7 @@ export function HeldBy({ id }: { id: string }) {
   if (!hold) return null;
   const said: MountKind | '' = document.cut.mounts[id]?.kind ?? '';
   const placement = document.layout.placements[id];
+  const mayStand = hold.kind !== 'screws' && hold.kind !== 'plug' && placement?.with === undefined;
   const ways = WAYS.some((w) => w.value === said) ? WAYS : [...WAYS, { value: said, label: said }];
   return (
     <div className="mt-2">
@@ -48,7 +49,7 @@ export function HeldBy({ id }: { id: string }) {
           />
         </div>
       )}
-      {placement && hold.kind !== 'screws' && hold.kind !== 'plug' && placement.with === undefined && (
+      {placement && (placement.battens !== undefined || mayStand) && (
         <div className="mt-1">
           <LengthField
             label="Battens under it, 0 for none"
