@@ -151,6 +151,7 @@ describe('battens over what stands on the floor', () => {
       brick(15),
       { type: 'removePart', id: 'drive-1' },
       { type: 'addPart', id: 'supply-1', part: partFrom(standardPart('supply/sfx')!, 'Supply') },
+      { type: 'setFeature', id: 'rib', feature: { ...brick(15).shell.features.rib!, y: measured(270) } },
     );
     const { placement } = placeFor(document, assemble(document), 'supply-1').proposals.find(
       (p) => p.placement.battens !== undefined,

@@ -4,7 +4,7 @@ import { assemble, movedWithPlugged, pluggedOf, socketPlacement } from '../assem
 import { generateSteps } from '../build/steps/generate';
 import { carrierSheet } from '../cut/sheets/carriers';
 import { applyChange, defaultBox, lidAt, newConversion, type Conversion, type MadeCage } from '../document';
-import { assessFit, holderOf, marginsOf, orderOf, placeFor, resized, shortAt, sweepsOf } from '../fit';
+import { assessFit, holderOf, marginsOf, orderOf, placeFor, resized, shortAt } from '../fit';
 import { holdsOf } from '../hold';
 import { partMade } from '../kit';
 import { partFrom } from '../parts';
@@ -169,74 +169,5 @@ describe('a cage with bays', () => {
       ),
       { numRuns: 6, seed: 3 },
     );
-  });
-});
-
-describe('a module in its socket', () => {
-  it('lies on a wide board, under a small one, and says when it is not reached any more', () => {
-    const placed = (board: string, card?: string) => {
-      const kit = { 'board-1': board, ...(card ? { 'card-1': card } : {}), ssd: 'drive/m2-2280' };
-      const document = box([500, 420, 260], kit);
-      const [first] = searchLayouts(document, { wanted: 1, steps: 300 }).layouts;
-      return withLayout(document, first!.placements);
-    };
-    const wide = placed('board/micro-atx');
-    const [board, ssd] = ['board-1', 'ssd'].map((id) => assemble(wide).parts.find((p) => p.id === id)!);
-    expect(ssd!.pluggedInto).toBe('board-1');
-    expect(ssd!.pluggedOut).toBe(board!.placement.top);
-    expect(said(wide).some((f) => f.id === 'fit/covered/ssd')).toBe(false);
-    const small = said(placed('board/mini-itx')).find((f) => f.id === 'fit/covered/ssd');
-    expect(small).toMatchObject({ verdict: 'note', sentence: expect.stringContaining('sits under board-1') as string });
-  });
-  it('rides where its board rides', () => {
-    let plan = box([400, 400, 200], { 'board-1': 'board/mini-itx', ssd: 'drive/m2-2280' });
-    plan = applyChange(plan, {
-      type: 'setBody',
-      id: 'drawer-1',
-      body: {
-        name: 'Drawer',
-        kind: 'drawer',
-        cut: {
-          kind: 'face',
-          face: 'front',
-          u: measured(200),
-          v: measured(85),
-          width: measured(380),
-          height: measured(160),
-        },
-        motion: { kind: 'slide', depth: measured(340), travel: measured(300), board: measured(6) },
-        closures: [],
-        material: 'plywood',
-        weighed: null,
-      },
-    }).document;
-    const at = { x: 60, y: 100, z: 12, ...upright, on: 'drawer-1' };
-    plan = applyChange(plan, { type: 'placePart', id: 'board-1', placement: at }).document;
-    const inSocket = placeFor(plan, assemble(plan), 'ssd').proposals.find((p) =>
-      p.reasons[0]!.startsWith('in the M.2'),
-    )!;
-    const placed = applyChange(plan, { type: 'placePart', id: 'ssd', placement: inSocket.placement }).document;
-    expect(sweepsOf(placed, assemble(placed)).find((s) => s.body === 'drawer-1')!.carries.parts).toEqual([
-      'board-1',
-      'ssd',
-    ]);
-    expect(said(placed).filter((f) => f.verdict === 'stop')).toEqual([]);
-  });
-  it('lies under the card beside it', () => {
-    const document = box([500, 420, 260], {
-      'board-1': 'board/micro-atx',
-      ssd: 'drive/m2-2280',
-      card: 'card/half-length-2',
-    });
-    const at = { x: 120, y: 100, z: 9, ...upright };
-    let plan = applyChange(document, { type: 'placePart', id: 'board-1', placement: at }).document;
-    for (const id of ['ssd', 'card']) {
-      const place = placeFor(plan, assemble(plan), id).proposals.find((p) => p.reasons[0]!.startsWith('in the'));
-      if (place) plan = applyChange(plan, { type: 'placePart', id, placement: place.placement }).document;
-    }
-    const into = pluggedOf(assemble(plan).parts)['board-1'];
-    expect(into).toContain('ssd');
-    if (into!.includes('card'))
-      expect(said(plan).find((f) => f.id === 'fit/covered/ssd')!.sentence).toContain('lies under card');
   });
 });

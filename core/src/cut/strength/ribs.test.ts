@@ -1,14 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../../assembly';
-import { applyChange, defaultBox, feature, newConversion, type Change, type Conversion } from '../../document';
+import {
+  applyChange,
+  defaultBox,
+  feature,
+  newConversion,
+  type Change,
+  type Conversion,
+  type Feature,
+} from '../../document';
 import { partFrom } from '../../parts';
 import { measured } from '../../quantity';
 import { standardPart } from '../../standards';
 import { bendingFindings } from '../findings/bending';
 import { bentPlate, panelOf } from './panel';
 import { bendRoughly } from './bend';
-import { ribsOn, stiffnessOf } from './ribs';
+import { beamsOfRibs, ribsOn, stiffnessOf } from './ribs';
 
 /** A rib of 10 × 30 mm along the floor of a box of sheet, from one side to the other. */
 const rib: Change = {
@@ -86,6 +94,60 @@ describe('ribs on a face', () => {
     expect(on(after(box(3, 3, 29)))).toEqual([]);
     expect(on(after(box(3, 3, 31)))).toHaveLength(1);
     expect(on(after(box(3, 9, 300)))).toEqual([]);
+  });
+  it('run along whichever side of the face is theirs, and lie on the grid where they lie on the face', () => {
+    const grid = { nx: 10, ny: 5, dx: 40, dy: 60, low: [20, 30] as const };
+    const there = new Float64Array(50).fill(1);
+    const one = { owner: 'r', width: 5, height: 20, material: 'steel' as const };
+    const nodes = (along: 'x' | 'y', from: number, to: number, across: number, standing = there) =>
+      beamsOfRibs([{ ...one, along, from, to, across }], grid, standing).map((b) => [b.along, b.node]);
+    // Nodes every 40 mm from 20, and every 60 from 30; eleven in a row.
+    expect(nodes('x', 100, 180, 150)).toEqual([
+      ['x', 2 * 11 + 2],
+      ['x', 2 * 11 + 3],
+    ]);
+    expect(nodes('y', 90, 210, 260)).toEqual([
+      ['y', 1 * 11 + 6],
+      ['y', 2 * 11 + 6],
+    ]);
+    expect(nodes('x', 20, 60, 30)).toEqual([['x', 0]]);
+    expect(nodes('x', 380, 420, 330)).toEqual([['x', 5 * 11 + 9]]);
+    expect(nodes('y', 270, 330, 420)).toEqual([['y', 4 * 11 + 10]]);
+    // Shorter than half an element it is none; over a hole on both sides none goes, at the rim of one it does.
+    expect(nodes('x', 100, 118, 150)).toEqual([]);
+    const holed = there.slice();
+    holed[1 * 10 + 2] = 0;
+    expect(nodes('x', 100, 180, 150, holed)).toHaveLength(2);
+    holed[2 * 10 + 2] = 0;
+    expect(nodes('x', 100, 180, 150, holed)).toEqual([['x', 2 * 11 + 3]]);
+    const column = there.slice();
+    column[2 * 10 + 5] = 0;
+    column[2 * 10 + 6] = 0;
+    expect(nodes('y', 90, 210, 260, column)).toEqual([['y', 1 * 11 + 6]]);
+    expect(nodes('x', 20, 60, 30, column)).toHaveLength(1);
+  });
+  it('are none where they move, are worked by hand, sweep or stand outside; metal ones are of steel; copies count each', () => {
+    const found = (patch: Partial<Feature>) => {
+      const plan = after(rib);
+      const features = { 'rib-1': { ...plan.shell.features['rib-1']!, ...patch } };
+      const { hull } = assemble(plan);
+      const frame = hull.frames.find((f) => f.face === 'bottom')!;
+      return ribsOn({ shell: { ...plan.shell, features } }, frame, 3, 'plywood', false);
+    };
+    expect(found({})).toMatchObject([{ material: 'plywood', from: 3, to: 397 }]);
+    expect(found({ metal: true })[0]!.material).toBe('steel');
+    for (const not of [{ moving: true }, { control: 'lever' as const }, { kind: 'thing outside' as const }])
+      expect(found(not)).toEqual([]);
+    expect(found({ sweep: { top: 40 } })).toHaveLength(1);
+    const cylinder = { kind: 'cylinder' as const, axis: 'x' as const, diameter: measured(10), length: measured(300) };
+    expect(found({ shape: cylinder })).toEqual([]);
+    const row = { kind: 'row' as const, axis: 'y' as const, count: 3, pitch: measured(40) };
+    expect(found({ copies: row })).toHaveLength(3);
+    // Across the floor, from front to rear, seen from below with its left at the shell’s right.
+    const turned = { kind: 'box' as const, width: measured(10), depth: measured(250), height: measured(30) };
+    const [across] = found({ shape: turned, x: measured(100), y: measured(20) });
+    expect(across).toMatchObject({ along: 'y', width: 10, height: 30 });
+    expect(across!.to - across!.from).toBeCloseTo(250, 6);
   });
   it('make a floor give less, as a beam of their section along the same line does', () => {
     const bare = after();
