@@ -158,4 +158,93 @@ describe('an opening and a joint', () => {
     ])
       expect(sheetsToCut(other, assemble(other))).toEqual(['rear']);
   });
+
+  it('are drawn on the pieces of an upright joint, too: each line where it is on the face, less the corner of the piece', () => {
+    const split = (u: number, shape: OwnOpening['shape'], mirrored: boolean) => {
+      const document = newConversion('Shell', defaultBox());
+      document.brief.policy = 'open';
+      const half: Body = {
+        ...lidAt(measured(60), 'Right half'),
+        kind: 'half',
+        cut: { kind: 'plane', axis: 'x', at: measured(250), side: 'above' },
+        motion: { kind: 'lift' },
+      };
+      document.shell.bodies.half = half;
+      document.shell.openings.old = {
+        name: 'Old',
+        face: 'front',
+        shape: { kind: 'round', diameter: measured(12) },
+        u: measured(30),
+        v: measured(100),
+      };
+      const opening: OwnOpening = {
+        name: 'Dial',
+        use: 'window',
+        face: 'front',
+        u,
+        v: 70,
+        shape,
+        pattern: { kind: 'open' },
+        screws: [{ u: 0, v: -40, diameter: 3 }],
+      };
+      const plan = applyChange(document, { type: 'setCutOpening', id: 'cut-1', opening }).document;
+      return mirrored ? { ...plan, cut: { ...plan.cut, mirrored: ['front'] } } : plan;
+    };
+    for (const mirrored of [false, true])
+      for (const u of [245, 252, 258]) {
+        const document = split(u, { kind: 'round', diameter: 40 }, mirrored);
+        const assembly = assemble(document);
+        // From outside, the front has the shell’s left at its left: 250 of 400 mm.
+        const whole = sheetOf(document, 'front', assembly);
+        const [right, left] = ['front-of-half', 'front-of-base'].map((key) => sheetOf(document, key, assembly));
+        expect([right!.width, left!.width].map(Math.round)).toEqual([150, 250]);
+        // On a mirrored sheet the right half lies at the left of the paper.
+        const corner = { right: mirrored ? 0 : 250, left: mirrored ? 150 : 0 };
+        for (const [piece, low] of [
+          [right!, corner.right],
+          [left!, corner.left],
+        ] as const) {
+          const round = (sheet: typeof whole, layer: string, radius: number) =>
+            sheet.items.flatMap((i) =>
+              i.kind === 'circle' && i.layer === layer && i.radius === radius ? [i.centre] : [],
+            );
+          const [there] = round(whole, 'cut', 20);
+          expect(round(piece, 'cut', 20).map((c) => c.map((x) => Math.round(x * 1e6) / 1e6))).toEqual([
+            [there![0] - low, there![1]],
+          ]);
+          // Its old hole is on the left piece alone, its screw on the one in which it lies.
+          expect(round(piece, 'reference', 6)).toHaveLength(piece === left ? 1 : 0);
+          expect(round(piece, 'drill', 1.5)).toHaveLength(u < 250 === (piece === left) ? 1 : 0);
+          // No dashed joint, no datum of the whole; its own tick at its corner; nothing written beyond its edge.
+          expect(piece.items.some((i) => i.kind === 'line' && i.dashed === true && !i.closed)).toBe(false);
+          for (const item of piece.items)
+            if (item.kind === 'text') {
+              expect(item.text.startsWith('datum')).toBe(false);
+              expect(item.at[0]).toBeGreaterThanOrEqual(-1e-6);
+              expect(item.at[0]).toBeLessThanOrEqual(piece.width + 1e-6);
+            } else if (item.kind === 'line')
+              for (const [x] of item.points) expect(x > -1e-6 && x < piece.width + 1e-6).toBe(true);
+          const tick = piece.items.at(-1)!;
+          expect(tick).toMatchObject({
+            points: mirrored
+              ? [
+                  [piece.width - 12, 0],
+                  [piece.width, 0],
+                  [piece.width, 12],
+                ]
+              : [
+                  [12, 0],
+                  [0, 0],
+                  [0, 12],
+                ],
+          });
+        }
+        // Figures count from the lower left corner of the piece, seen from outside, on either sheet.
+        expect(right!.holes[0]).toMatchObject({ u: u - 250, v: 70 });
+        expect(left!.holes[0]).toMatchObject({ u, v: 70 });
+      }
+    // What only touches the joint, or is there already, asks for no pieces.
+    const clear = split(270, { kind: 'round', diameter: 40 }, false);
+    expect(sheetsToCut(clear, assemble(clear))).toEqual(['front']);
+  });
 });

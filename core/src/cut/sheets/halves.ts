@@ -1,4 +1,4 @@
-import { bodyIdOn, type Assembly, type FaceFrame } from '../../assembly';
+import type { Assembly, FaceFrame } from '../../assembly';
 import type { Conversion } from '../../document';
 import { clip, type Point2 } from '../../solid';
 import { openingsOf } from '../openings/derived';
@@ -48,19 +48,8 @@ export function halvesToCut(document: Conversion, assembly: Assembly): string[] 
       const from = Math.abs(normal[0] * o.centre[0] + normal[1] * o.centre[1] - offset);
       return o.face === frame.face && from < halfAcross(o, normal);
     });
-    // A cover that leaves the face standing takes nothing of it along.
-    const parted = bodyIdOn(document, assembly.hull, frame.face, farOn(frame, half)) === half.joint.body;
-    return goes && parted ? halves.map((h) => h.key) : [];
+    return goes ? halves.map((h) => h.key) : [];
   });
-}
-
-/** The corner of a face that lies farthest on a half’s side. */
-function farOn({ outline }: FaceFrame, { joint: { across }, sign }: Half): Point2 {
-  const over = (p: Point2) => sign * (across.normal[0] * p[0] + across.normal[1] * p[1] - across.offset);
-  const far = outline.reduce((a, b) => (over(b) > over(a) ? b : a));
-  const middle = outline.reduce(([u, v], p) => [u + p[0] / outline.length, v + p[1] / outline.length], [0, 0]);
-  // Just inside of it.
-  return [far[0] + 0.01 * (middle[0] - far[0]), far[1] + 0.01 * (middle[1] - far[1])];
 }
 
 /** The half of a face that a key is of; undefined for another sheet. */
