@@ -86,6 +86,12 @@ function lengthsOver(
   return [...new Set(lengths)].sort((a, b) => a - b).slice(0, MOST_LENGTHS);
 }
 
+/** A part that the user says is taped or glued needs no holes. */
+function stuckBy({ cut }: Conversion, id: string): 'tape' | 'glue' | undefined {
+  const kind = cut.mounts[id]?.kind;
+  return kind === 'tape' || kind === 'glue' ? kind : undefined;
+}
+
 /** What a body offers to what rides on it: its faces, or the boards of a drawer. */
 function sidesToMountOn(document: Conversion, on: string) {
   const body = document.shell.bodies[on];
@@ -187,8 +193,11 @@ export function seatsFor(
         if (!isMount && (!mayOpen(document, wall.face) || shortBelow(document, placed, face, wall.thickness))) continue;
         const chosen = isMount || isChosen(document, id, face.direction, wall.face);
         if (!chosen && !anyFace) continue;
+        const stuck = isMount ? stuckBy(document, id) : undefined;
+        // Tape keeps what lies on it; what hangs before a wall is glued.
+        if (stuck === 'tape' && wall.face !== 'bottom') continue;
         // Screws want holes: where none may be drilled, only holes that are there will do.
-        const drills = isMount && face.cuts.length > 0 && !mayCut(document.brief, wall.face);
+        const drills = isMount && !stuck && face.cuts.length > 0 && !mayCut(document.brief, wall.face);
         if (drills && !Object.values(document.shell.openings).some((o) => o.face === wall.face)) continue;
         // Mounts on the lid come off with it.
         if (
@@ -209,7 +218,9 @@ export function seatsFor(
           const was = span[axis] ?? [-Infinity, Infinity];
           span[axis] = [Math.max(was[0], Math.min(...ends)), Math.min(was[1], Math.max(...ends))];
         }
-        if (isMount && known === undefined && face.cuts.length > 1)
+        // A stand is as high as it was made.
+        const made = placed.part.own?.made?.kind === 'stand';
+        if (isMount && known === undefined && face.cuts.length > 1 && !made)
           for (const length of lengthsOver(document, placed, face, wall)) {
             const raised = placedOn(length);
             const under = raised.faces.find((f) => f.id === face.id)!;
@@ -247,7 +258,9 @@ export function seatsFor(
           ...(way.standoffs === undefined ? {} : { standoffs: way.standoffs }),
           reasons: [
             ...way.reasons,
-            isMount ? `screwed to the ${wallWords(wall.face)}` : `${face.name} at the ${faceWords(wall.face)}`,
+            isMount
+              ? `${stuck === undefined ? 'screwed' : stuck === 'tape' ? 'taped' : 'glued'} to the ${wallWords(wall.face)}`
+              : `${face.name} at the ${faceWords(wall.face)}`,
           ],
           cost:
             way.cost +

@@ -373,9 +373,14 @@ const SIDES: readonly Direction[] = ['bottom', 'left', 'right', 'front', 'rear',
 /** So many of the places of a side lie on something: there tape and straps hold. Common practice, no source. */
 const LIES_ON = 5;
 
-/** The side with which a part lies on something, its underside first. */
+/** What stands on an edge is stuck to what is beside it where that side is so many times as large. Common practice, no source. */
+const EDGE = 4;
+
+/** The side with which a part lies on something, its underside first, but where that is an edge only. */
 function touches(around: Surroundings): { side: Direction; met: Met } | undefined {
-  for (const side of SIDES) {
+  const [w, d, h] = [0, 1, 2].map((i) => around.part.high[i]! - around.part.low[i]!) as [number, number, number];
+  const onEdge = EDGE * w * d < Math.max(w, d) * h;
+  for (const side of onEdge ? [...SIDES.slice(1), SIDES[0]!] : SIDES) {
     const over = side === 'bottom' ? (around.part.placement.battens ?? 0) : 0;
     const meet = meeting(around, side, over + TOUCHES);
     const met = pointsOn(around.part, side)

@@ -53,14 +53,41 @@ interface Side {
   far: number;
   low: Vec3;
   high: Vec3;
-  support: (from: Vec3) => Support;
+  near: Near;
 }
 
-/** Something that stands near a part, and what it is as a support along an axis. */
+/** Something that stands near a part, and the part that it is of; without one it is a feature or a board of a drawer. */
 interface Near {
   solid: Solid;
-  support: (axis: Axis) => Support;
+  of?: PlacedPart;
 }
+
+/** What stands near as a support along an axis. */
+function supportBy({ shell }: Pick<Conversion, 'shell'>, { solid, of }: Near, axis: Axis): Support {
+  const thickness = solid.shape.high[axis] - solid.shape.low[axis];
+  if (of)
+    return {
+      kind: 'part',
+      id: of.id,
+      name: of.part.name,
+      ...(of.placement.on === undefined ? {} : { body: of.placement.on }),
+      thickness,
+      ...(of.part.own?.made ? { material: of.part.own.made.material } : {}),
+    };
+  const board = isBoard(solid);
+  const { rides } = solid;
+  return {
+    kind: board ? 'board' : 'feature',
+    id: board ? solid.id : solid.owner,
+    name: board ? boardName(solid.name) : solid.name,
+    ...(rides === undefined ? {} : { body: rides }),
+    thickness,
+    ...(board && rides !== undefined ? { material: shell.bodies[rides]!.material } : {}),
+  };
+}
+
+const BOARDS = bodyOwner('');
+const isBoard = ({ owner }: Solid): boolean => owner.startsWith(BOARDS);
 
 /** What is asked of most parts lies within this, mm: longer than any standoff. */
 const NEAR = 60;
@@ -80,41 +107,19 @@ function nearOf(around: Surroundings, most: number): Near[] {
     b[1] >= low[1] - reach &&
     a[2] <= high[2] + reach &&
     b[2] >= low[2] - reach;
-  const { document, assembly, part, not } = around;
+  const { assembly, part, not } = around;
   const found: Near[] = [];
   for (const solid of standingFor(assembly, part.placement.on)) {
     if (!beside(solid.shape.low, solid.shape.high)) continue;
-    const board = solid.owner.startsWith(bodyOwner(''));
     // A mechanism holds nothing.
-    if (solid.swept || (solid.moving && !board)) continue;
-    const { rides } = solid;
-    found.push({
-      solid,
-      support: (axis) => ({
-        kind: board ? 'board' : 'feature',
-        id: board ? solid.id : solid.owner,
-        name: board ? boardName(solid.name) : solid.name,
-        ...(rides === undefined ? {} : { body: rides }),
-        thickness: solid.shape.high[axis] - solid.shape.low[axis],
-        ...(board && rides !== undefined ? { material: document.shell.bodies[rides]!.material } : {}),
-      }),
-    });
+    if (solid.swept || (solid.moving && !isBoard(solid))) continue;
+    found.push({ solid });
   }
   for (const other of assembly.parts) {
     if (other.id === part.id || not.has(other.id) || !beside(other.low, other.high)) continue;
     for (const solid of other.solids)
       if ((solid.role === 'body' || solid.role === 'mount') && beside(solid.shape.low, solid.shape.high))
-        found.push({
-          solid,
-          support: (axis) => ({
-            kind: 'part',
-            id: other.id,
-            name: other.part.name,
-            ...(other.placement.on === undefined ? {} : { body: other.placement.on }),
-            thickness: solid.shape.high[axis] - solid.shape.low[axis],
-            ...(other.part.own?.made ? { material: other.part.own.made.material } : {}),
-          }),
-        });
+        found.push({ solid, of: other });
   }
   if (most <= NEAR) nearKnown.set(around, found);
   return found;
@@ -132,8 +137,8 @@ export function meeting(around: Surroundings, direction: Direction, most: number
   // Only what lies before the part, as far as it is asked.
   const [low, high] = aroundOf(part);
   const sides: Side[] = [];
-  for (const { solid, support } of nearOf(around, most)) {
-    const { shape } = solid;
+  for (const near of nearOf(around, most)) {
+    const { shape } = near.solid;
     if (
       across.every((i) => shape.low[i] <= high[i] && shape.high[i] >= low[i]) &&
       shape.low[axis] <= high[axis] + most &&
@@ -144,7 +149,7 @@ export function meeting(around: Surroundings, direction: Direction, most: number
         far: sign > 0 ? shape.high[axis] : shape.low[axis],
         low: shape.low,
         high: shape.high,
-        support: () => support(axis),
+        near,
       });
   }
   const way = DIRECTIONS[direction];
@@ -157,35 +162,46 @@ export function meeting(around: Surroundings, direction: Direction, most: number
       u >= Math.min(...us) && u <= Math.max(...us) && v >= Math.min(...vs) && v <= Math.max(...vs);
     return [{ at: -offset * sign, frame, inside, face, thickness }];
   });
+  const wallAt = ({ face, thickness }: (typeof walls)[number], u: number, v: number): Support => {
+    const body = bodyIdOn(document, assembly.hull, face, [u, v]);
+    return {
+      kind: 'wall',
+      id: face,
+      name: face === 'bottom' ? 'the floor' : `the ${faceWords(face)}`,
+      ...(body === undefined ? {} : { body }),
+      thickness,
+      material: (body === undefined ? undefined : document.shell.bodies[body]?.material) ?? document.shell.material,
+    };
+  };
+  const [a, b] = across as [Axis, Axis];
+  // Of each of what is met, the support is one and the same.
+  const supports = new Map<Near, Support>();
   return (from) => {
-    let best: Met | undefined;
-    const nearer = (distance: number) =>
-      distance >= -TOUCHES && distance <= most && (!best || distance < best.distance);
-    for (const { at, frame, inside, face, thickness } of walls) {
-      const distance = sign * (at - from[axis]);
-      if (!nearer(distance)) continue;
-      const { u, v } = onFace(frame, from);
-      if (!inside(u, v)) continue;
-      const body = bodyIdOn(document, assembly.hull, face, [u, v]);
-      best = {
-        distance,
-        support: {
-          kind: 'wall',
-          id: face,
-          name: face === 'bottom' ? 'the floor' : `the ${faceWords(face)}`,
-          ...(body === undefined ? {} : { body }),
-          thickness,
-          material: (body === undefined ? undefined : document.shell.bodies[body]?.material) ?? document.shell.material,
-        },
-      };
+    let distance = Infinity;
+    let wall: { of: (typeof walls)[number]; u: number; v: number } | undefined;
+    let side: Side | undefined;
+    for (const of of walls) {
+      const away = sign * (of.at - from[axis]);
+      if (away < -TOUCHES || away > most || away >= distance) continue;
+      const { u, v } = onFace(of.frame, from);
+      if (!of.inside(u, v)) continue;
+      distance = away;
+      wall = { of, u, v };
     }
-    for (const side of sides) {
-      const distance = sign * (side.at - from[axis]);
-      if (!nearer(distance) || sign * (side.far - from[axis]) <= 0) continue;
-      if (across.every((i) => from[i] >= side.low[i] - HAIR && from[i] <= side.high[i] + HAIR))
-        best = { distance, support: side.support(from) };
+    for (const one of sides) {
+      const away = sign * (one.at - from[axis]);
+      if (away < -TOUCHES || away > most || away >= distance || sign * (one.far - from[axis]) <= 0) continue;
+      if (from[a] < one.low[a] - HAIR || from[a] > one.high[a] + HAIR) continue;
+      if (from[b] < one.low[b] - HAIR || from[b] > one.high[b] + HAIR) continue;
+      distance = away;
+      side = one;
     }
-    return best;
+    if (side) {
+      const support = supports.get(side.near) ?? supportBy(document, side.near, axis);
+      supports.set(side.near, support);
+      return { distance, support };
+    }
+    return wall && { distance, support: wallAt(wall.of, wall.u, wall.v) };
   };
 }
 

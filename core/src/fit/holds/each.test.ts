@@ -42,6 +42,13 @@ it('two parts that nothing holds are told one by one, three as one finding with 
   );
 });
 
+it('of very many only the first are named with where they are, all are marked', () => {
+  const [all] = fitOf(hanging(20, 30, 40, 50, 60, 70, 80)).filter((f) => f.id.endsWith('/held'));
+  expect(all!.sentence).toContain('Drive 4 hangs 47.0 mm over the floor; and 3 more.');
+  expect(all!.sentence).not.toContain('Drive 5');
+  expect(all!.about).toHaveLength(7);
+});
+
 it('a part that is called as the finding of many is, is a part like others', () => {
   const plan = hanging(20);
   const { 'drive-1': part } = plan.kit.parts;

@@ -69,8 +69,15 @@ function whereWords(below: Met | undefined, { kind, by }: Hold): string {
   return below ? `hangs ${mm(below.distance)} over ${below.support.name}` : 'hangs in the air';
 }
 
+/** So many of them are named with where they are; all are marked. */
+const NAMED = 4;
+
 function noneHeld(document: Conversion, assembly: Assembly, unheld: readonly Unheld[]): Finding {
-  const each = unheld.map(({ part, hold, name }) => `${name} ${whereWords(belowOf(document, assembly, part), hold)}`);
+  const named = unheld.length <= NAMED + 1 ? unheld : unheld.slice(0, NAMED);
+  const each = [
+    ...named.map(({ part, hold, name }) => `${name} ${whereWords(belowOf(document, assembly, part), hold)}`),
+    ...(named.length < unheld.length ? [`and ${unheld.length - named.length} more`] : []),
+  ];
   return {
     id: `fit/${ALL}/held`,
     station: 'fit',

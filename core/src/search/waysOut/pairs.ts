@@ -33,6 +33,7 @@ export function pairsOf(document: Conversion, singles: readonly Intervention[]):
         effort: a.effort + b.effort + EFFORT.pair[document.brief.policy],
         changes: [...a.changes, ...b.changes],
         search: { ...a.search, ...b.search },
+        held: [...(a.held ?? []), ...(b.held ?? [])],
       });
     }),
   );

@@ -12,7 +12,7 @@ import {
 } from '../../document';
 import type { Layout, LayoutOptions } from '../layout';
 
-export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'face' | 'pair';
+export type WayKind = 'rearrange' | 'ring' | 'features' | 'swap' | 'riser' | 'external' | 'floor' | 'face' | 'pair';
 
 /** Something that can be done to a plan, and what it takes. */
 interface Effort {
@@ -63,6 +63,8 @@ export interface Intervention extends Effort {
   row?: string;
   /** What a smaller one of its row allows, a larger one does, too: where the largest fails none is tried. */
   nested?: true;
+  /** Each of these has to be held by something then. */
+  held?: string[];
   /** Parts it is about; undefined: the shell as a whole. */
   touches?: string[];
 }
@@ -78,6 +80,7 @@ export const NOTHING = {
 export const EFFORT: Readonly<Record<WayKind, Readonly<Record<Conversion['brief']['policy'], number>>>> = {
   rearrange: { conserve: 0, sleeper: 0, open: 0 },
   riser: { conserve: 6, sleeper: 6, open: 6 },
+  floor: { conserve: 8, sleeper: 10, open: 14 },
   swap: { conserve: 15, sleeper: 18, open: 22 },
   external: { conserve: 24, sleeper: 22, open: 30 },
   face: { conserve: 40, sleeper: 35, open: 25 },

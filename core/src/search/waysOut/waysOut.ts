@@ -1,3 +1,5 @@
+import { assemble, faceReaches } from '../../assembly';
+import { HOLDS, holdsOf } from '../../hold';
 import { partsInside, type Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { conflictOf } from '../conflicts';
@@ -8,6 +10,7 @@ import { alsoCutting, cleared, featuresInPlace, leastFeatures } from './features
 import { movedOnly } from './moves';
 import { pairsOf } from './pairs';
 import { leastRing, ringInPlace } from './ring';
+import { raised } from './raised';
 import { interventions } from './singles';
 import {
   applied,
@@ -18,6 +21,25 @@ import {
   type WaysOutOptions,
   type WaysOutResult,
 } from './way';
+
+/** Are all of these held by something, with a way applied? */
+function isHeld(document: Conversion, { change }: WayOut, ids: readonly string[] = []): boolean {
+  if (ids.length === 0) return true;
+  const next = applied(document, [change]);
+  if (!next) return false;
+  const assembly = assemble(next);
+  const holds = holdsOf(next, assembly);
+  return ids.every((id) => {
+    const kind = holds.get(id)?.kind ?? 'nothing';
+    const part = assembly.parts.find((p) => p.id === id);
+    if (!part || !HOLDS.has(kind)) return false;
+    // A sheet that only stands on its edge falls over, taped or not.
+    return (
+      part.part.own?.made === undefined ||
+      faceReaches(assembly, part).some((r) => !r.face.mustReachOutside && r.reaches)
+    );
+  });
+}
 
 const isStop = (f: Finding) => f.verdict === 'stop' && f.accepted === undefined;
 
@@ -63,7 +85,9 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
     if (!tried.includes(i.label)) tried.push(i.label);
     const next = applied(document, i.changes);
     const layout = next && look(next, i.search);
-    return layout !== undefined && add(wayFrom(document, i, layout));
+    if (layout === undefined) return false;
+    const way = wayFrom(document, i, layout);
+    return isHeld(document, way, i.held) && add(way);
   };
 
   // Where nothing stops there is nothing to find a way out of.
@@ -92,7 +116,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
       touches === undefined ||
       conflict.parts.length === 0 ||
       touches.some((id) => conflict.parts.includes(id));
-    const singles = interventions(document).filter(helps);
+    const singles = [...raised(document), ...interventions(document)].filter(helps);
     const done = new Set<string>();
     const hopeless = new Set<string>();
     const asked = new Set<string>();
