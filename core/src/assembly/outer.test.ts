@@ -5,8 +5,10 @@ import { billOf } from '../build/materials';
 import { generateSteps } from '../build/steps/generate';
 import { openingsOf } from '../cut';
 import { applyChange, defaultBox, newConversion, type Change, type Conversion, type Outside } from '../document';
-import { assessFit, remediesFor } from '../fit';
+import { assessFit, balanceOf, remediesFor, routesOf } from '../fit';
+import { kitMass } from '../kit';
 import { partFrom } from '../parts';
+import { powerReport } from '../power/report';
 import { measured } from '../quantity';
 import { standardPart } from '../standards';
 import { assemble, onFace } from '.';
@@ -125,5 +127,41 @@ describe('what stays outside and could fall', () => {
       }
     }
     expect(ids(plan(undefined, { where: 'beside' }, 'drive/2.5-7'))).not.toContain('fit/it-1/kept');
+  });
+
+  it('is fed by a lead through its own opening, weighs, and is carried with the shell', () => {
+    const board = (document: Conversion): Conversion =>
+      (
+        [
+          { type: 'addPart', id: 'board-1', part: partFrom(standardPart('board/mini-itx')!, 'Board') },
+          {
+            type: 'placePart',
+            id: 'board-1',
+            placement: { x: 30, y: 120, z: 3, rear: 'rear', top: 'top', locked: false },
+          },
+        ] as Change[]
+      ).reduce((d, c) => applyChange(d, c).document, document);
+    const document = board(plan({ face: 'left', u: 100, v: 120 }));
+    const assembly = assemble(document);
+    const [route, ...more] = routesOf(document, assembly).filter((r) => r.link.to.part === 'it-1');
+    expect(more).toEqual([]);
+    expect(route!.link).toMatchObject({ kind: 'fan lead', from: { part: 'board-1' } });
+    // Its lead begins inside, at the middle of the opening, and is no shorter than straight.
+    const frame = assembly.hull.frames.find((f) => f.face === 'left')!;
+    const at = onFace(frame, route!.link.to.at);
+    expect([at.u, at.v]).toEqual([expect.closeTo(100, 6), expect.closeTo(120, 6)]);
+    expect(at.over).toBeLessThan(-3);
+    const [from, to] = [route!.link.from.at, route!.link.to.at];
+    expect(route!.length).toBeGreaterThanOrEqual(Math.hypot(...from.map((v, i) => v - to[i]!)) - 1);
+    expect(route!.length).toBeLessThan(600);
+    // Its weight is on the left: the whole tips that way sooner, and by its moment.
+    const bare = board(plan(undefined));
+    const [with_, without] = [document, bare].map((d) => balanceOf(d, assemble(d)));
+    const mass = document.kit.parts['it-1']!.mass;
+    expect(with_!.parts - without!.parts).toBeCloseTo(mass, 6);
+    const moment = (b: typeof with_) => (b!.parts + b!.shell) * b!.centre[0];
+    expect(moment(with_) - moment(without)).toBeCloseTo(mass * -12.5, 3);
+    expect(kitMass(document) - kitMass(bare)).toBeCloseTo(mass, 6);
+    expect(powerReport(document, assembly).budget.parts.map((p) => p.part)).toContain('it-1');
   });
 });

@@ -107,9 +107,14 @@ export function billOf(document: Conversion, assembly: Assembly): Bill {
     }
   // What was riveted or glued is shut with something new.
   for (const body of Object.values(document.shell.bodies))
-    for (const { kind, count } of body.closures) {
+    for (const { kind, count, was } of body.closures) {
       if (kind === 'rivet') more('rivet', count);
       if (kind === 'glue') more('glue, tube', 1);
+      // What took the place of what it was shut with.
+      if (was === undefined || was === kind) continue;
+      if (kind === 'screw' && was === 'rivet') more('rivet nut M4', count);
+      if (kind === 'screw') more('M4 × 10', count, USUAL.screw);
+      if (kind === 'magnet') more('magnet with plate, 10 mm', count);
     }
   for (const [id, { name, count, each }] of small)
     add(id, name, count, 'screws', each === undefined ? undefined : count * each);

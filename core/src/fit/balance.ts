@@ -46,7 +46,7 @@ export function balanceOf(document: Conversion, assembly: Assembly): Balance {
     shell += scale * sign * volume * density;
     add(scale * sign * density, first);
   }
-  for (const part of assembly.parts) {
+  for (const part of [...assembly.parts, ...assembly.outer]) {
     let volume = 0;
     const at = [0, 0, 0];
     for (const solid of part.solids) {

@@ -1,6 +1,7 @@
 import { placedConnectors, type Assembly, type PlacedConnector } from '../assembly';
 import type { Conversion } from '../document';
 import { kindOf } from '../parts';
+import { axisOf, opposite, type Vec3 } from '../solid';
 import { CABLES, LONGEST_RISER, type CableKind, type CableStandard } from '../standards';
 
 /** A cable, ribbon, riser or tube that the kit needs: from what gives to what takes. */
@@ -39,7 +40,7 @@ const kept = new WeakMap<
 >();
 
 function findLinks(document: Conversion, assembly: Assembly): Link[] {
-  const all = assembly.parts.flatMap(placedConnectors);
+  const all = [...assembly.parts.flatMap(placedConnectors), ...outerConnectors(assembly)];
   const giving = new Map<PlacedConnector['kind'], PlacedConnector[]>();
   for (const c of all) {
     if (!c.gives) continue;
@@ -62,6 +63,22 @@ function findLinks(document: Conversion, assembly: Assembly): Link[] {
     links.push({ id, kind: to.kind, cable: CABLES[to.kind], from, to, own: document.layout.cables[id]?.length });
   }
   return links;
+}
+
+/** So far inside its face the lead of a fan outside begins, mm: it comes through the fan's own opening. */
+const INSIDE = 8;
+
+function outerConnectors({ outer, hull }: Assembly): PlacedConnector[] {
+  return outer.flatMap((part) => {
+    const frame = hull.frames.find((f) => f.face === part.outerFace);
+    const wall = hull.walls.find((w) => w.face === part.outerFace);
+    if (!frame || !wall) return [];
+    const axis = axisOf(part.placement.rear);
+    const at = ([0, 1, 2] as const).map((i) =>
+      i === axis ? frame.origin[i] - frame.outward[i] * (wall.thickness + INSIDE) : (part.low[i] + part.high[i]) / 2,
+    ) as unknown as Vec3;
+    return placedConnectors(part).map((c) => ({ ...c, at, direction: opposite(part.placement.rear) }));
+  });
 }
 
 const apart = (a: PlacedConnector, b: PlacedConnector) =>

@@ -159,6 +159,6 @@ const SNOOPING: Source = {
   title: 'residual of the adjusted figure; normalised over 3 (data snooping, from geodesy texts)',
 };
 
-/** Mass of all parts that go inside, in grams; what is wished for some day weighs nothing yet. */
+/** Mass of all parts that go inside or sit on a face outside, in grams; what is wished for some day weighs nothing yet. */
 export const kitMass = ({ kit, layout }: Conversion): number =>
-  Object.entries(kit.parts).reduce((sum, [id, p]) => sum + (isOutside(layout, id) || p.later ? 0 : p.mass), 0);
+  Object.entries(kit.parts).reduce((sum, [id, p]) => sum + ((isOutside(layout, id) && !layout.outside?.[id]?.on) || p.later ? 0 : p.mass), 0);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly';
-import { stepsOf } from '../build';
+import { buildReport, stepsOf } from '../build';
 import {
   applyChange,
   defaultBox,
@@ -53,7 +53,20 @@ describe('opening, shutting and opening again', () => {
     const ways = reopeningRemedies(plan, finding!);
     expect(ways.map((w) => w.id)).toEqual(['screws', 'magnets']);
     for (const { change } of ways) expect(said(after(plan, change))).toEqual([]);
-    expect(after(plan, ways[0]!.change).shell.bodies['lid-1']!.closures).toEqual([by('screw', 4), by('screw', 2)]);
+    expect(after(plan, ways[0]!.change).shell.bodies['lid-1']!.closures).toEqual([
+      { ...by('screw', 4), was: 'rivet' },
+      by('screw', 2),
+    ]);
+    // What takes the place of the rivets is bought and made, before anything is painted.
+    const anew = after(plan, ways[0]!.change);
+    const rows = buildReport(anew, assemble(anew)).bill.rows.map((r) => `${r.count} ${r.name}`);
+    expect(rows).toEqual(expect.arrayContaining(['4 rivet nut M4', '4 M4 × 10']));
+    expect(rows.some((r) => r.endsWith(' rivet'))).toBe(false);
+    expect(steps(anew).find((s) => s.id === 'shut-anew.lid-1')).toMatchObject({
+      name: 'Lid: drill out the rivets and set 4 rivet nuts in their holes',
+      minutes: 16,
+    });
+    expect(steps(plan).map((s) => s.id)).not.toContain('shut-anew.lid-1');
   });
 
   it('glue and rivets together are counted each by its own, and as many screws as there were rivets close it', () => {

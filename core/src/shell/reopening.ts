@@ -82,13 +82,25 @@ export function reopeningRemedies(document: Conversion, { id: said }: Finding): 
       price: riveted
         ? 'holes that are there, opened to the nut; screws and nuts to buy'
         : 'their heads are seen; holes to drill, not to be undone',
-      change: with_((c) => ({ ...c, kind: 'screw', count: c.kind === 'glue' ? 4 : c.count, releasedFrom: 'outside' })),
+      change: with_((c) => ({
+        ...c,
+        kind: 'screw',
+        count: c.kind === 'glue' ? 4 : c.count,
+        releasedFrom: 'outside',
+        was: c.was ?? c.kind,
+      })),
     },
     {
       id: 'magnets',
       label: `Hold ${name} by magnets`,
       price: 'magnets to glue in; a knock or a tilt opens it: for light covers',
-      change: with_((c) => ({ ...c, kind: 'magnet', count: Math.max(4, c.count), releasedFrom: 'outside' })),
+      change: with_((c) => ({
+        ...c,
+        kind: 'magnet',
+        count: Math.max(4, c.count),
+        releasedFrom: 'outside',
+        was: c.was ?? c.kind,
+      })),
     },
   ];
   // Under Conserve no hole is drilled that was not there.

@@ -8,6 +8,8 @@ import { panelReport } from '../../panel';
 import { ENDED, openedHow, sizeWords } from '../../shell';
 import { finishedFaces, SYSTEMS } from '../finish/finish';
 import { TIE_EVERY, tiesOf } from '../ties';
+import { DUST, EYES } from './cautions';
+import { closureSteps } from './closures';
 import { makingOf } from './make';
 import type { Before, Step } from './step';
 
@@ -39,8 +41,6 @@ const MOULDED: ReadonlySet<string> = new Set(['rib', 'boss', 'bulge', 'shelf', '
 /** Minutes that one stays beside a coat that dries. Common practice, no source. */
 const STAYS = 45;
 
-const EYES = 'Glasses on; clamp it, both hands behind the blade.';
-const DUST = 'Mask and vacuum; no metal dust near any electronics.';
 const STATIC = 'Touch bare earthed metal first; hold boards by their edges.';
 const MAINS = 'Plug out, capacitors empty. Local rules and someone licensed come first.';
 
@@ -92,19 +92,8 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
       of: f.fate,
     });
   }
-  // What is riveted or glued opens the first time by force, and is shut with something new.
   const forced = Object.entries(document.shell.bodies).filter(([, body]) => openedHow(body) !== '');
-  for (const [id, body] of forced)
-    add({
-      id: `open.${id}`,
-      name: `Open ${body.name || body.kind}: ${openedHow(body)}`,
-      phase: 'strip',
-      minutes: 5 * body.closures.filter((c) => ENDED.has(c.kind)).reduce((sum, c) => sum + c.count, 1),
-      after: [],
-      tools: body.closures.some((c) => c.kind === 'rivet') ? ['drill'] : ['knife'],
-      cautions: [EYES, DUST],
-      of: JSON.stringify(body.closures),
-    });
+  for (const step of closureSteps(document)) add(step);
   const notched = Object.entries(document.shell.features).flatMap(([id, f]) =>
     f.fate !== 'removed' && f.cutAway && f.cutAway.length > 0 ? [{ id, f, blocks: f.cutAway }] : [],
   );

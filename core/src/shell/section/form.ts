@@ -210,6 +210,8 @@ export const body = object({
       count: whole(1, 200),
       where: text(120),
       releasedFrom: oneOf(['outside', 'inside']),
+      /** What it was shut with as it came, where that was replaced; missing: it is as it came. */
+      was: optional(oneOf(CLOSURE_KINDS)),
     }),
     0,
     20,
