@@ -7,6 +7,7 @@ import { ducted } from './ducts';
 import { featureSolids, materialSolids } from './features';
 import { hullModel, type HullModel, type Wall } from './hull';
 import { placePart, type PlacedPart, type Solid } from './placed';
+import { boardOpenings, type OpeningInBoard } from './boardOpenings';
 import { outerOf } from './outer';
 import { pluggedIn } from './slots';
 
@@ -20,6 +21,8 @@ export interface Assembly {
   /** What stands in the shell; of drawers that carry something the boards, of others their whole room. */
   features: Solid[];
   drawers: Readonly<Record<string, Drawer>>;
+  /** Openings in the boards of drawers. */
+  inBoards: OpeningInBoard[];
   parts: PlacedPart[];
   /** Fans that are screwed to the outside of a face. */
   outer: PlacedPart[];
@@ -181,6 +184,7 @@ export function assemble(document: Placing & Pick<Conversion, 'kit'>): Assembly 
     metalShell: METALS.has(shell.material),
     features: shellSolids(shell, drawers, loaded),
     drawers,
+    inBoards: boardOpenings(shell, drawers),
     parts: ducted(pluggedIn(parts), air?.fans),
     outer: outerOf(document, hull),
     unplaced,

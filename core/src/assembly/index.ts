@@ -10,4 +10,5 @@ export * from './hull';
 export * from './placed';
 export { movedWith, ridersOf, takenAlong } from './riders';
 export { freeSockets, movedWithPlugged, nearly, pluggedIn, pluggedOf, socketPlacement, socketsOf } from './slots';
+export { boardOpenings, PLATE_AXES, type OpeningInBoard } from './boardOpenings';
 export { boardName, bodyOwner, drawersOf, standingFor, throughFloor, type Drawer } from './drawers';

@@ -4,6 +4,7 @@ import type { Finding } from '../findings';
 import { kindOf } from '../parts';
 import type { Assessed } from '../station';
 import { behindFindings } from './findings/behind';
+import { boardFindings } from './findings/boards';
 import { jointFindings } from './findings/joints';
 import { madeFindings } from './findings/made';
 import { mountFindings } from './findings/mounts';
@@ -48,6 +49,7 @@ export function assessCut(document: Conversion, assembly: Assembly): Assessed<Cu
     ...wallFindings(document, assembly, openings),
     ...ventFindings(document, assembly, openings),
     ...mountFindings(document, assembly),
+    ...boardFindings(document, assembly),
     ...lostFindings(document, openings),
     ...staleFindings(document, assembly),
   ];

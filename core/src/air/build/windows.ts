@@ -1,6 +1,6 @@
-import { faceReaches, type Assembly, type PlacedCut, type PlacedPart, type Solid } from '../../assembly';
+import { boardName, faceReaches, type Assembly, type PlacedCut, type PlacedPart, type Solid } from '../../assembly';
 import type { Conversion } from '../../document';
-import { axisOf, DIRECTIONS, type Direction, type Vec3 } from '../../solid';
+import { axisOf, DIRECTIONS, signOf, type Direction, type Vec3 } from '../../solid';
 import { movesAir, openShare } from './ways';
 import type { Gap, Zones } from './zones';
 
@@ -27,12 +27,22 @@ const areaOf = ({ shape }: PlacedCut): number =>
  * joins the room in the drawer to the one beyond the board; where the board parts no two zones it is none.
  */
 export function windowsOf(document: Conversion, assembly: Assembly, { zoneAt }: Pick<Zones, 'zoneAt'>): Gap[] {
-  return assembly.parts.flatMap((part) =>
+  const byHand = assembly.inBoards.flatMap(({ opening, board, direction, low, high, area }): Gap[] => {
+    const at = low.map((v, i) => (v + high[i]!) / 2) as Vec3;
+    const { shape } = board;
+    const plane = (signOf(direction) > 0 ? shape.low : shape.high)[axisOf(direction)];
+    const { inside, beyond } = bothSides(at, direction, plane, board);
+    const [from, to] = [zoneAt(inside), zoneAt(beyond)];
+    const name = `${opening.name} in ${boardName(board.name)}`;
+    return from === to ? [] : [{ from, to, axis: axisOf(direction), at, area, room: area, window: name }];
+  });
+  const looking = assembly.parts.flatMap((part) =>
     faceReaches(assembly, part).flatMap(({ face, board, reaches }): Gap[] => {
       if (!board || !reaches) return [];
       return face.cuts.flatMap((cut) => windowOf(document, part, cut, { face, board, zoneAt }));
     }),
   );
+  return [...byHand, ...looking];
 }
 
 function windowOf(

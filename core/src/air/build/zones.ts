@@ -248,6 +248,7 @@ function planesOf(assembly: Assembly): number[][] {
       part.placement.on === undefined ? [] : faceReaches(assembly, part).flatMap((r) => (r.reaches ? [r.board] : [])),
     ),
   );
+  for (const { board } of assembly.inBoards) looked.add(board);
   for (const { block, boards } of Object.values(drawers).filter((d) => d.boards.some((b) => looked.has(b))))
     for (const i of [0, 1, 2] as const)
       for (const high of [false, true]) {

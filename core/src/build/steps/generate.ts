@@ -206,6 +206,23 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
     cuts.push(`deburr.${face}`);
   }
+  // Boards of drawers, all of one drawer in one go.
+  for (const [id, names] of inBoardsToCut(assembly)) {
+    add({
+      id: `boards.${id}`,
+      name: `Cut ${names.join(' and ')} of ${document.shell.bodies[id]?.name || 'the drawer'} by the sheets`,
+      phase: 'cut',
+      minutes: MINUTES.mark * names.length,
+      after: [
+        before('trial', 'reversibility', 'a trial fit costs nothing, a hole can’t be undone'),
+        before('bench', 'safety', 'a dead kit is found before the shell is cut'),
+      ],
+      tools: ['printed sheet', 'jigsaw', 'drill'],
+      cautions: [EYES, DUST, 'Take the drawer out first.'],
+      of: names.join(),
+    });
+    cuts.push(`boards.${id}`);
+  }
   const dirty = [...cuts, ...carriers, ...removed.map(([id]) => `strip.${id}`)];
   if (dirty.length > 0)
     add({
@@ -484,4 +501,13 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
     });
   }
   return steps;
+}
+
+/** Boards in which something is to be cut by hand, with what, by their drawer. */
+function inBoardsToCut(assembly: Assembly): [string, string[]][] {
+  const by = new Map<string, string[]>();
+  for (const { body, opening } of assembly.inBoards)
+    if (!opening.there)
+      by.set(body, [...(by.get(body) ?? []), `${opening.name.toLowerCase()} into the ${opening.board}`]);
+  return [...by];
 }

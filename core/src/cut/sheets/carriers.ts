@@ -1,4 +1,13 @@
-import { faceReaches, throughFloor, type Assembly, type PlacedCut, type PlacedPart, type Solid } from '../../assembly';
+import {
+  faceReaches,
+  PLATE_AXES,
+  throughFloor,
+  type Assembly,
+  type PlacedCut,
+  type OpeningInBoard,
+  type PlacedPart,
+  type Solid,
+} from '../../assembly';
 import type { Conversion, MadeCage, MadeTray } from '../../document';
 import { holdsOf } from '../../hold';
 import { barsOf, cageSide, keptOf, lossOf, rearLeft, standHoles, trayHoles } from '../../kit';
@@ -61,19 +70,9 @@ function screwedTo(document: Conversion, assembly: Assembly): Map<string, { side
   return all;
 }
 
-/** The axes of a plate seen from a side of the shell: to the right and up, and whether the first runs backwards. */
-const SEEN: Readonly<Record<Direction, { u: Axis; v: Axis; back: boolean }>> = {
-  top: { u: 0, v: 1, back: false },
-  bottom: { u: 0, v: 1, back: true },
-  front: { u: 0, v: 2, back: false },
-  rear: { u: 0, v: 2, back: true },
-  right: { u: 1, v: 2, back: false },
-  left: { u: 1, v: 2, back: true },
-};
-
 /** A side of a box as a plate. */
 function sideOf({ low, high }: { low: Vec3; high: Vec3 }, side: Direction): Pick<Plate, 'onPlate' | 'size'> {
-  const { u, v, back } = SEEN[side];
+  const { u, v, back } = PLATE_AXES[side];
   return {
     onPlate: (p) => [back ? high[u] - p[u]! : p[u]! - low[u], p[v]! - low[v]],
     size: [high[u] - low[u], high[v] - low[v]],
@@ -98,7 +97,7 @@ function halfAlong({ shape }: PlacedCut, axis: Axis): number {
 
 /** A box as what is cut for it in a plate. */
 function windowOf({ onPlate }: Pick<Plate, 'onPlate'>, side: Direction, name: string, low: Vec3, high: Vec3): Window {
-  const { u, v } = SEEN[side];
+  const { u, v } = PLATE_AXES[side];
   return {
     name,
     centre: onPlate([0, 1, 2].map((i) => (low[i]! + high[i]!) / 2)),
@@ -174,11 +173,13 @@ function platesOf(document: Conversion, assembly: Assembly): Plate[] {
       },
     ];
   });
+  const byHand = assembly.inBoards.filter((o) => !o.opening.there);
   const boards = Object.entries(assembly.drawers).flatMap(([id, { boards: all }]): Plate[] =>
     all.flatMap((board, i): Plate[] => {
       const on = screwed.get(board.id);
       const out = lookingOut(assembly, board);
-      const side = on?.side ?? out[0]?.side ?? 'top';
+      const [first] = byHand.filter((o) => o.board === board);
+      const side = on?.side ?? out[0]?.side ?? (first ? opposite(first.direction) : 'top');
       const plate = sideOf(board.shape, side);
       const windows = [
         ...(i === 0
@@ -187,6 +188,12 @@ function platesOf(document: Conversion, assembly: Assembly): Plate[] {
               .filter((s) => s.rides === id && throughFloor(s, board))
               .map(({ name, shape: { low, high } }) => windowOf(plate, side, name, low, high))
           : []),
+        ...byHand
+          .filter((o) => o.board === board)
+          .map(({ opening, low, high }) => ({
+            ...windowOf(plate, side, opening.name, low, high),
+            ...(opening.shape.kind === 'round' ? { round: true as const } : {}),
+          })),
         ...out
           .filter((o) => o.side === side && o.cut.kind === 'cut')
           .map(({ part, cut }) => {
@@ -412,3 +419,31 @@ const holeItems = ({ at: [u, v], diameter }: { at: Point2; diameter: number }, n
     text([u + diameter / 2 + 1.2, v + diameter / 2 + 0.6], `${number}`, 2.6),
   ];
 };
+
+/** What is screwed down where an opening by hand in a board of its drawer takes the wood away. */
+export function screwsInOpenings(
+  document: Conversion,
+  assembly: Assembly,
+): { opening: OpeningInBoard; screw: string }[] {
+  if (assembly.inBoards.length === 0) return [];
+  const plates = platesOf(document, assembly);
+  const screwed = screwedTo(document, assembly);
+  return assembly.inBoards.flatMap((opening) => {
+    const { board, body, low, high } = opening;
+    const name = board.id.slice(board.id.lastIndexOf('/') + 1);
+    const on = screwed.get(board.id);
+    const plate = plates.find((p) => p.key === boardKey(body, name)) ?? {
+      ...sideOf(board.shape, on?.side ?? opposite(opening.direction)),
+      riders: on?.riders ?? [],
+    };
+    const corners = [low, high].map((p) => plate.onPlate(p));
+    const [from, to] = [0, 1].map((i) =>
+      [0, 1].map((k) => Math[i === 0 ? 'min' : 'max'](...corners.map((c) => c[k]!))),
+    );
+    return holesOf(document, assembly, plate as Plate)
+      .filter(({ at, diameter }) =>
+        [0, 1].every((k) => at[k]! + diameter / 2 > from![k]! && at[k]! - diameter / 2 < to![k]!),
+      )
+      .map((hole) => ({ opening, screw: hole.name }));
+  });
+}

@@ -172,6 +172,19 @@ const feature = object({
   cutAway: optional(list(cutAway, 0, MOST_CUT_AWAY)),
 });
 
+export const DRAWER_BOARDS = ['floor', 'left side', 'right side', 'front side', 'rear side', 'back'] as const;
+
+/** An opening in a board of a drawer; u, v: its middle from the lower left corner seen from inside, of the floor from above. */
+const boardOpening = object({
+  name: text(80),
+  board: oneOf(DRAWER_BOARDS),
+  shape: tagged('kind', { rectangle: { width: size, height: size }, round: { diameter: size } }),
+  u: place,
+  v: place,
+  /** It is there already; otherwise it is to be cut. */
+  there: yesOrNo,
+});
+
 /**
  * A part of the hull that comes off or moves. Lid and half: everything on one side of a plane. Door, panel
  * and drawer front: a rectangle of a face.
@@ -201,6 +214,8 @@ export const body = object({
       /** Free height outside over the upper edge of its front (a table top), and under its lower edge (knees); missing: free. */
       above: optional(amount),
       below: optional(amount),
+      /** Openings in its floor, sides and back. */
+      openings: optional(list(boardOpening, 0, 40)),
     },
   }),
   /** How it is held, where, and from which side it comes loose. */
@@ -270,6 +285,7 @@ export type CutAway = Of<typeof cutAway>;
 export type Fate = (typeof FATES)[number];
 export type Copies = NonNullable<Feature['copies']>;
 export type Body = Of<typeof body>;
+export type BoardOpening = Of<typeof boardOpening>;
 export type Closure = Body['closures'][number];
 export type Opening = Of<typeof opening>;
 export type HazardKind = (typeof HAZARD_KINDS)[number];

@@ -13,6 +13,7 @@ export * from './facets';
 export {
   body as bodyForm,
   CLOSURE_KINDS,
+  DRAWER_BOARDS,
   fate as fateForm,
   CONTROLS,
   FEATURE_KINDS,
@@ -22,6 +23,7 @@ export {
   type Body,
   type BoxHull,
   type BoxList,
+  type BoardOpening,
   type Closure,
   type Copies,
   type CutAway,

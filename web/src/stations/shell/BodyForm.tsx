@@ -12,6 +12,7 @@ import { MeasuredAt } from '../../ui/MeasuredAt';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import { AroundFields } from './AroundFields';
+import { BoardOpenings } from './BoardOpenings';
 import { MATERIAL_OPTIONS } from './WallList';
 
 /** One body: where it parts from the rest, how it moves, what holds it, what it weighs. */
@@ -156,6 +157,7 @@ export function BodyForm({ id, body }: { id: string; body: Body }) {
         </>
       )}
       {motion.kind === 'slide' && <AroundFields motion={motion} put={(next) => put({ motion: next })} />}
+      {motion.kind === 'slide' && <BoardOpenings motion={motion} put={(next) => put({ motion: next })} />}
       <NumberField
         label="Weighed, g (0: computed)"
         value={body.weighed ?? 0}
