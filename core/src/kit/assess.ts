@@ -161,4 +161,7 @@ const SNOOPING: Source = {
 
 /** Mass of all parts that go inside or sit on a face outside, in grams; what is wished for some day weighs nothing yet. */
 export const kitMass = ({ kit, layout }: Conversion): number =>
-  Object.entries(kit.parts).reduce((sum, [id, p]) => sum + ((isOutside(layout, id) && !layout.outside?.[id]?.on) || p.later ? 0 : p.mass), 0);
+  Object.entries(kit.parts).reduce(
+    (sum, [id, p]) => sum + ((isOutside(layout, id) && !layout.outside?.[id]?.on) || p.later ? 0 : p.mass),
+    0,
+  );
