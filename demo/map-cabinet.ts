@@ -125,6 +125,8 @@ export function mapCabinet(): Conversion {
   const { kit, layout } = cabinet;
   const board = placePart('board-1', kit.parts['board-1']!, layout.placements['board-1']!);
   layout.placements['brick-1'] = { ...socketPlacement(board, 'brick-1', kit.parts['brick-1']!)!, on: 'drawer-1' };
+  // Nobody opens a drawer to switch it on.
+  cabinet.panel.starts = { 'board-1': 'mains' };
   cabinet.cut.openings = {
     'vent-1': {
       name: 'Vent in the floor',

@@ -109,6 +109,7 @@ const EVERY: Record<Change['type'], [Conversion, Change]> = {
       },
     },
   ],
+  setStart: [deck, { type: 'setStart', id: 'board-1', start: 'mains' }],
   setHeader: [deck, { type: 'setHeader', id: 'header-9', header: { name: 'H', type: 'front panel', pins: {} } }],
   setHarnessWire: [
     typewriter,

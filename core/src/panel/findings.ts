@@ -4,6 +4,7 @@ import { teller, type Figure, type Finding, type Say } from '../findings';
 import type { Source } from '../quantity';
 import type { Assembly } from '../assembly';
 import { placeOf } from './place';
+import { isLive } from './ways/assign';
 import { throughOf, type PanelReport } from './report';
 
 const MATCH: Source = { kind: 'computed', title: 'what the control is, against what the pin wants' };
@@ -18,6 +19,7 @@ export function panelFindings(document: Conversion, report: PanelReport): Findin
   const findings: Finding[] = [];
   const say = teller('panel', findings);
   const { matched } = report;
+  startFindings(report, say);
   if (matched.controls.length === 0 && Object.keys(document.panel.matrices).length === 0) return findings;
   controlFindings(report, say);
   wireFindings(report, say);
@@ -37,7 +39,7 @@ export function panelFindings(document: Conversion, report: PanelReport): Findin
   rodFindings(document, report, say);
   harnessFindings(document, report, say);
   if (matched.controls.length > 0 && findings.every((f) => f.verdict === 'note')) {
-    const live = matched.controls.filter((c) => c.way).length;
+    const live = matched.controls.filter(isLive).length;
     say(
       'summary',
       'good',
@@ -46,6 +48,62 @@ export function panelFindings(document: Conversion, report: PanelReport): Findin
     );
   }
   return findings;
+}
+
+/** Every machine can be switched on, by something that a hand reaches with the shell shut. */
+function startFindings({ starts }: PanelReport, say: Say): void {
+  for (const { board, name, by, dead, outOfReach } of starts) {
+    const about: Finding['about'] = [{ kind: 'part', id: board }];
+    if (!by)
+      say(
+        `start/${board}`,
+        'stop',
+        dead.length > 0
+          ? `Nothing switches ${name} on yet: ${dead.join(' and ')} should, but the way or a pin for it is missing.`
+          : `Nothing switches ${name} on: no control is led to its power switch pins, and nothing says that it starts with the mains.`,
+        `${name}: no way to switch it on`,
+        [],
+        about,
+        true,
+      );
+    else if (outOfReach !== undefined && by.kind === 'control')
+      say(
+        `start/${board}`,
+        'warn',
+        `${name} is switched on by ${by.control.name}, and nobody reaches that with the shell shut: ${outOfReach}.`,
+        `${by.control.name}: out of reach`,
+        [],
+        about,
+        true,
+      );
+    else if (by.kind === 'mains')
+      say(
+        `start/${board}`,
+        'note',
+        `${name} starts when the mains come: set that on the board before it is built in, and have a switch in the lead, or on the supply, within reach.`,
+        `${name} starts with the mains`,
+        [],
+        about,
+      );
+    else if (by.kind === 'wake')
+      say(
+        `start/${board}`,
+        'note',
+        `${name} is woken by network or keyboard: that wakes what sleeps, and not every board that is off. Set it to start with the mains, too.`,
+        `${name}: woken`,
+        [],
+        about,
+      );
+    else if (by.kind === 'own button')
+      say(
+        `start/${board}`,
+        'note',
+        `${name} is switched on by the button on the board itself: a hole, a rod or a finger has to get there with the shell shut.`,
+        `${name}: its own button`,
+        [],
+        about,
+      );
+  }
 }
 
 function controlFindings({ matched, places }: PanelReport, say: Say): void {

@@ -1,5 +1,8 @@
 export { assessPanel } from './assess';
 export { beginPanel } from './begin';
+export { controlOnFace, type NewControl } from './controlOnFace';
+export { featureBehind } from './featureBehind';
+export { startsOf, type Start } from './start';
 export { csvOf } from './csv';
 export { BOUNCE, debounce, divider, ladder, type Divider, type Ladder } from './circuits/divider';
 export { driveLamp, type LampDrive } from './circuits/lamp';

@@ -2,6 +2,7 @@ import { assemble } from '../assembly';
 import { applyChange, validationIssuesAfter, type Change, type Conversion, type PanelControl } from '../document';
 import { RANK, type Finding, type Remedy } from '../findings';
 import { assessPanel } from './assess';
+import { startRemedies } from './startRemedies';
 import { panelReport } from './report';
 
 /** Changes that would help against a finding of this station; each is made on a copy and assessed again. */
@@ -28,6 +29,7 @@ export function panelRemedies(document: Conversion, finding: Finding): Remedy[] 
 
 function candidates(document: Conversion, finding: Finding): Remedy[] {
   const [, what, id = '', terminal = ''] = finding.id.split('/');
+  if (what === 'start') return startRemedies(document, id);
   const { panel } = document;
   const control = panel.controls[id];
   if (!control) return [];

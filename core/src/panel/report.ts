@@ -9,6 +9,7 @@ import { solveMatrix, type SolvedMatrix } from './matrix/solve';
 import { rodReport, type RodReport } from './mechanics/rod';
 import { placeOf, type ControlPlace } from './place';
 import { crossedBy } from './mechanics/crossed';
+import { startsOf, type Start } from './start';
 import { matchControls, type Matched } from './ways/assign';
 
 export interface MatrixReport extends SolvedMatrix {
@@ -19,6 +20,8 @@ export interface MatrixReport extends SolvedMatrix {
 export interface PanelReport {
   matched: Matched;
   places: Record<string, ControlPlace>;
+  /** How each board is switched on. */
+  starts: Start[];
   rods: Record<string, RodReport & { through: string[] }>;
   matrices: Record<string, MatrixReport>;
   harness: Harness;
@@ -53,7 +56,9 @@ const wiring = recent(
 );
 
 const reported = recent(
-  ([{ shell, panel, cut }, assembly]: [Conversion, Assembly]) => [shell, panel, cut.openings, assembly],
+  ([{ shell, panel, cut, brief, kit, layout }, assembly]: [Conversion, Assembly]) => [
+    ...[shell, panel, cut.openings, brief.blockedFaces, kit.parts, layout.outside, assembly],
+  ],
   ([document, assembly]) => report(document, assembly),
 );
 
@@ -80,6 +85,7 @@ function report(document: Conversion, assembly: Assembly): PanelReport {
   return {
     matched,
     places,
+    starts: startsOf(document, assembly, matched, places),
     rods,
     matrices: solved,
     harness: harnessOf(document, assembly, matched),

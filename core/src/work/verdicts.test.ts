@@ -148,7 +148,10 @@ it('what goes in together says all that stops with it, the warmth of its air too
     assessAll(plan).findings.filter((f) => f.verdict === 'stop' && f.accepted === undefined);
   const before = new Set(stopped(deck).map((f) => f.id));
   for (const { change, later } of found) {
-    const anew = stopped(applyChange(deck, change).document).filter((f) => !before.has(f.id));
+    // That a new board has no button yet says nothing against its place.
+    const anew = stopped(applyChange(deck, change).document).filter(
+      (f) => !before.has(f.id) && !f.id.startsWith('panel/start/'),
+    );
     expect(later).not.toEqual([]);
     for (const { sentence } of anew) expect(later).toContain(sentence);
   }

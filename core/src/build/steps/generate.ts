@@ -94,6 +94,18 @@ export function generateSteps(document: Conversion, assembly: Assembly, order?: 
   }
   const forced = Object.entries(document.shell.bodies).filter(([, body]) => openedHow(body) !== '');
   for (const step of closureSteps(document)) add(step);
+  for (const { board, name, by } of panelReport(document, assembly).starts)
+    if (by?.kind === 'mains')
+      add({
+        id: `start.${board}`,
+        name: `Set ${name} to start when the mains come, and try it`,
+        phase: 'bench',
+        minutes: 10,
+        after: [],
+        tools: ['screen and keyboard'],
+        about: { kind: 'part', id: board },
+        of: name,
+      });
   const notched = Object.entries(document.shell.features).flatMap(([id, f]) =>
     f.fate !== 'removed' && f.cutAway && f.cutAway.length > 0 ? [{ id, f, blocks: f.cutAway }] : [],
   );

@@ -197,8 +197,13 @@ const hunt = object({
   tests: keyed(id, object({ test: text(60), saw: text(24), simulated: optional(yesOrNo) }), 400),
 });
 
+/** How a board is switched on besides a control: it starts when the mains come, by its own button, or by network or keyboard. */
+export const START_WAYS = ['mains', 'own button', 'wake'] as const;
+
 export const form = object({
   controls: record(control, 200),
+  /** By the board's id, where no control starts it. */
+  starts: optional(keyed(id, oneOf(START_WAYS), 20)),
   headers: record(header, 60),
   /** By `control.terminal`. */
   wires: keyed(matching(/^[a-z][a-z0-9-]{0,63}\.[a-zA-Z0-9 +−]{1,24}$/), wire, 800),
@@ -206,6 +211,7 @@ export const form = object({
   hunts: record(hunt, 20),
 });
 
+export type StartWay = (typeof START_WAYS)[number];
 export type Panel = Of<typeof form>;
 export type PanelControl = Of<typeof control>;
 export type PanelHeader = Of<typeof header>;

@@ -12,12 +12,14 @@ import {
   type PanelControl,
   type PanelHeader,
   type PinHunt,
+  type StartWay,
 } from './form';
 
 export {
   CONTROL_KINDS,
   CONTROL_WISHES,
   LAMP_TYPES,
+  START_WAYS,
   type ControlKind,
   type ControlWish,
   type HarnessWire,
@@ -31,6 +33,7 @@ export {
   type PanelHeaderPin,
   type PinHunt,
   type Rod,
+  type StartWay,
 } from './form';
 
 export interface PanelSeen {
@@ -51,6 +54,8 @@ export type PanelChange =
       feature: { id: string; feature: Feature };
       opening: { id: string; opening: OwnOpening };
     }
+  /** How a board starts where no control starts it; null: it is not said. */
+  | { type: 'setStart'; id: string; start: StartWay | null }
   | { type: 'setHeader'; id: string; header: PanelHeader | null }
   | { type: 'setHarnessWire'; wire: string; made: HarnessWire | null }
   | { type: 'setMatrix'; id: string; matrix: KeyMatrix | null }
@@ -58,6 +63,12 @@ export type PanelChange =
   | { type: 'addReading'; matrix: string; key: string; id: string; reading: KeyReading | null }
   | { type: 'setHunt'; id: string; hunt: PinHunt | null }
   | { type: 'addPinTest'; hunt: string; id: string; test: PinHunt['tests'][string] | null };
+
+const START_WORDS: Readonly<Record<StartWay, string>> = {
+  mains: 'the mains',
+  'own button': 'its own button',
+  wake: 'network or keyboard',
+};
 
 export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
   key: 'panel',
@@ -79,6 +90,18 @@ export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
         put(panel.controls, id, { ...control, feature: feature.id, opening: opening.id });
       },
       words: (_document, { control, opening }) => `${control.name} onto the ${faceWord(opening.opening.face)}`,
+    },
+    setStart: {
+      alter: ({ panel }, { id, start }) => {
+        const { [id]: _, ...rest } = panel.starts ?? {};
+        const starts = start === null ? rest : { ...rest, [id]: start };
+        if (Object.keys(starts).length > 0) panel.starts = starts;
+        else delete panel.starts;
+      },
+      words: ({ kit }, { id, start }) => {
+        const name = kit.parts[id]?.name ?? id;
+        return start === null ? `how ${name} starts: not said` : `${name} starts by ${START_WORDS[start]}`;
+      },
     },
     setHeader: {
       alter: ({ panel }, { id, header }) => put(panel.headers, id, header),
@@ -138,6 +161,11 @@ export const panelSection = section<'panel', Panel, PanelSeen, PanelChange>({
         for (const [terminal, pin] of Object.entries(control.pins))
           if (pin.startsWith(`${gone}/`)) delete control.pins[terminal];
     }
+    if (kind === 'part' && panel.starts && gone in panel.starts) {
+      const { [gone]: _, ...rest } = panel.starts;
+      if (Object.keys(rest).length > 0) panel.starts = rest;
+      else delete panel.starts;
+    }
     if (kind === 'part')
       for (const header of Object.values(panel.headers)) if (header.part === gone) delete header.part;
     if (kind === 'control') {
@@ -162,6 +190,8 @@ function rules({ shell, kit, cut, panel }: PanelSeen): ValidationIssue[] {
   }
   for (const [id, { part }] of Object.entries(panel.headers))
     if (part !== undefined && !(part in kit.parts)) say(`/panel/headers/${id}/part`, `There is no part “${part}”.`);
+  for (const id of Object.keys(panel.starts ?? {}))
+    if (!(id in kit.parts)) say(`/panel/starts/${id}`, `There is no part “${id}”.`);
   for (const wire of Object.keys(panel.wires))
     if (!(wire.split('.')[0]! in panel.controls))
       say(`/panel/wires/${wire}`, `There is no control “${wire.split('.')[0]!}” for this wire.`);

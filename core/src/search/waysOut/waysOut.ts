@@ -3,7 +3,7 @@ import { HOLDS, holdsOf } from '../../hold';
 import { partsInside, type Conversion } from '../../document';
 import type { Finding } from '../../findings';
 import { conflictOf } from '../conflicts';
-import { shortCables, type Settle } from '../judged';
+import { shortCables, type Assess, type Settle } from '../judged';
 import type { Layout, LayoutOptions } from '../layout';
 import { searchLayouts } from '../layouts';
 import { alsoCutting, cleared, featuresInPlace, leastFeatures } from './features';
@@ -41,6 +41,14 @@ function isHeld(document: Conversion, { change }: WayOut, ids: readonly string[]
   });
 }
 
+/** What stops whatever stands where: the plan with nothing in the shell. No layout is to blame for it. */
+const stopsAnyway = (document: Conversion, assess: Assess | undefined): ReadonlySet<string> =>
+  new Set(
+    assess?.({ ...document, layout: { ...document.layout, placements: {} } })
+      .filter(isStop)
+      .map((f) => f.id),
+  );
+
 const isStop = (f: Finding) => f.verdict === 'stop' && f.accepted === undefined;
 
 /** Pairs are only tried until there are this many ways. */
@@ -55,6 +63,8 @@ const MOST_PAIRS = 14;
 export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): WaysOutResult {
   const { seed = 1, steps = 240, stop = () => false, assess, onWay, onProgress } = options;
   const before = options.before ?? assess?.(document);
+  const anyway = stopsAnyway(document, assess);
+  const counts = (f: Finding) => isStop(f) && !anyway.has(f.id);
   const ways: WayOut[] = [];
   const tried: string[] = [];
   const look = (doc: Conversion, more: Partial<LayoutOptions> = {}): Layout | undefined =>
@@ -72,7 +82,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
   const holds = (way: WayOut): boolean => {
     if (!assess) return true;
     const next = applied(document, [way.change]);
-    return next !== undefined && ![...assess(next), ...shortCables(next)].some(isStop);
+    return next !== undefined && ![...assess(next), ...shortCables(next)].some(counts);
   };
   const add = (way: WayOut) => {
     if (!holds(way)) return false;
@@ -91,7 +101,7 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
   };
 
   // Where nothing stops there is nothing to find a way out of.
-  if (before && !before.some(isStop) && partsInside(document).every((id) => id in document.layout.placements))
+  if (before && !before.some(counts) && partsInside(document).every((id) => id in document.layout.placements))
     return { ways, tried: ['nothing: nothing stops'], ended: 'done' };
   const moved = movedOnly(document, look);
   const rearranged =
@@ -172,9 +182,11 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
 /** Those of the ways after which nothing stops, by what stations say after a while, too. */
 export async function settledWays(document: Conversion, result: WaysOutResult, settle: Settle): Promise<WaysOutResult> {
   const ways: WayOut[] = [];
+  const bare = await settle({ ...document, layout: { ...document.layout, placements: {} } });
+  const anyway = new Set(bare.filter(isStop).map((f) => f.id));
   for (const way of result.ways) {
     const next = applied(document, [way.change]);
-    if (next && !(await settle(next)).some(isStop)) ways.push(way);
+    if (next && !(await settle(next)).some((f) => isStop(f) && !anyway.has(f.id))) ways.push(way);
   }
   return { ...result, ways };
 }

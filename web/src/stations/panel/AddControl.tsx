@@ -9,7 +9,7 @@ import { Choice, same } from '../../ui/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { LengthField } from '../../ui/LengthField';
 import { TextField } from '../../ui/TextField';
-import { controlOnFace } from './controlOnFace';
+import { controlOnFace } from '@young-shell/core/panel';
 import { pickControl } from './slice';
 
 /** A new control on a face: its hole, its room inside, its entry here, in one step that can be undone. */

@@ -12,6 +12,7 @@ import { Section } from '../../ui/Section';
 import { select } from '../../view/slice';
 import { AddControl } from './AddControl';
 import { ControlFields } from './ControlFields';
+import { Starts } from './Starts';
 import { ReachFields } from './ReachFields';
 import { pickControl } from './slice';
 import { WayList } from './WayList';
@@ -80,6 +81,7 @@ export function ControlsPanel() {
         </div>
       </Section>
       <FindingList station="panel" />
+      <Starts />
       <Section title="Controls">
         <ul className="m-0 list-none p-0">
           {controls.map((one) => (

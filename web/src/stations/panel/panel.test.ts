@@ -3,7 +3,7 @@ import { csvParse } from 'd3';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readBeeps } from './beeps';
-import { featureBehind } from './featureBehind';
+import { featureBehind } from '@young-shell/core/panel';
 import { harnessCsv } from './harnessCsv';
 import { DIAGRAM, harnessLines } from './harnessLines';
 import { layOut } from './layOut';

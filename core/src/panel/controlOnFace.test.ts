@@ -1,6 +1,6 @@
-import { assemble } from '@young-shell/core/assembly';
-import { applyChange, defaultBox, newConversion } from '@young-shell/core/document';
-import { assessAll } from '@young-shell/core/plan';
+import { assemble } from '../assembly';
+import { applyChange, defaultBox, newConversion } from '../document';
+import { assessAll } from '../plan';
 import { describe, expect, it } from 'vitest';
 import { controlOnFace } from './controlOnFace';
 

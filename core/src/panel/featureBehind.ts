@@ -1,6 +1,6 @@
-import type { FaceFrame } from '@young-shell/core/assembly';
-import type { Feature } from '@young-shell/core/document';
-import type { Measured } from '@young-shell/core/quantity';
+import type { FaceFrame } from '../assembly';
+import type { Feature } from '../document';
+import type { Measured } from '../quantity';
 
 /** The room of a round control behind a face, as a feature of the shell: along the axis that the face looks along most. */
 export function featureBehind(

@@ -1,13 +1,6 @@
-import type { FaceFrame } from '@young-shell/core/assembly';
-import {
-  feature,
-  nextId,
-  type Change,
-  type ControlKind,
-  type Conversion,
-  type Feature,
-} from '@young-shell/core/document';
-import { measured } from '@young-shell/core/quantity';
+import type { FaceFrame } from '../assembly';
+import { feature, nextId, type Change, type ControlKind, type Conversion, type Feature } from '../document';
+import { measured } from '../quantity';
 import { featureBehind } from './featureBehind';
 
 const LOOKS: Partial<Record<ControlKind, Feature['control']>> = {
