@@ -40,6 +40,8 @@ const frame = {
       verdict: oneOf(['stop', 'warn', 'note']),
       /** How bad it was among those of its verdict; more is worse. */
       amount: optional(number(-1e9, 1e9)),
+      /** Who answers for it: what can kill is not lived with otherwise. */
+      by: optional(name(80)),
     }),
     400,
   ),

@@ -1,5 +1,6 @@
 import type { Accepted } from '../document';
 import { RANK, type Finding, type Verdict } from './finding';
+import { canKill } from './canKill';
 import { badnessOf, isWorse } from './worse';
 
 /** The worst of a station, for its cell in the verdict strip. */
@@ -11,13 +12,16 @@ export interface StationVerdict {
   open: number;
 }
 
-/** Marks the accepted ones that have not got worse since, and sorts: worst first, accepted last, otherwise as the stations gave them. */
+/** Marks the accepted ones that have not got worse since (what can kill only where somebody answers for it), and sorts: worst first, accepted last, otherwise as the stations gave them. */
 export function collect(findings: readonly Finding[], accepted: Record<string, Accepted>): Finding[] {
   return findings
     .map((f) => {
       const known = accepted[f.id];
       if (!known) return f;
-      return isWorse(known, badnessOf(f)) ? { ...f, lapsed: known.reason } : { ...f, accepted: known.reason };
+      if (isWorse(known, badnessOf(f))) return { ...f, lapsed: known.reason };
+      if (known.by === undefined)
+        return canKill(f) ? { ...f, unanswered: known.reason } : { ...f, accepted: known.reason };
+      return { ...f, accepted: known.reason, answers: known.by };
     })
     .map((f, i) => ({ f, i }))
     .sort(

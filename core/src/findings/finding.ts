@@ -69,6 +69,10 @@ export interface Finding {
   mayHaveRemedies?: boolean;
   /** Set by `collect` where the user accepted it. */
   accepted?: string;
+  /** Set by `collect`: who answers for what was accepted. */
+  answers?: string;
+  /** Set by `collect` where the user accepted what can kill, and nobody answers for it: why it was acceptable. */
+  unanswered?: string;
   /** Set by `collect` where the user accepted it, and it has got worse since: why it was acceptable. */
   lapsed?: string;
 }

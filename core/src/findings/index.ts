@@ -1,3 +1,4 @@
+export { canKill } from './canKill';
 export * from './collect';
 export * from './finding';
 export { teller, type Say } from './say';

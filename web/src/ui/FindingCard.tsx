@@ -1,4 +1,4 @@
-import { amountOf, type Finding, type Unit } from '@young-shell/core/findings';
+import { amountOf, canKill, type Finding, type Unit } from '@young-shell/core/findings';
 import { formatLength, inUnit } from '@young-shell/core/quantity';
 import type { LengthUnit, Source } from '@young-shell/core/quantity';
 import { useState } from 'react';
@@ -32,6 +32,8 @@ export function FindingCard({ finding }: { finding: Finding }) {
   const busy = useAppSelector((s) => s.view.drag !== null || s.view.preview !== null);
   const unit = useAppSelector((s) => s.preferences.unit);
   const [reason, setReason] = useState<string>();
+  const [who, setWho] = useState('');
+  const deadly = canKill(finding);
   const wanted =
     finding.mayHaveRemedies &&
     finding.accepted === undefined &&
@@ -92,9 +94,15 @@ export function FindingCard({ finding }: { finding: Finding }) {
           You lived with it ({finding.lapsed || 'no reason given'}); it has got worse since.
         </p>
       )}
+      {finding.unanswered !== undefined && (
+        <p className="mt-1 mb-0 ml-6 text-sm text-stop">
+          You lived with it ({finding.unanswered || 'no reason given'}); nobody answers for it, and it can kill or burn.
+        </p>
+      )}
       {finding.accepted !== undefined ? (
         <p className="mt-1 mb-0 ml-6 text-sm text-ink-soft">
-          Accepted: {finding.accepted || 'no reason given'}{' '}
+          Accepted: {finding.accepted || 'no reason given'}
+          {finding.answers === undefined ? '' : `; ${finding.answers} answers for it`}{' '}
           <button
             type="button"
             className="underline"
@@ -111,13 +119,14 @@ export function FindingCard({ finding }: { finding: Finding }) {
             className="mt-1 ml-6 text-sm text-ink-soft underline underline-offset-2"
             onClick={() => setReason('')}
           >
-            live with it
+            {deadly ? 'somebody answers for it' : 'live with it'}
           </button>
         ) : (
           <form
-            className="mt-2 ml-6 flex gap-1.5"
+            className="mt-2 ml-6 flex flex-wrap gap-1.5"
             onSubmit={(event) => {
               event.preventDefault();
+              if (deadly && who.trim() === '') return;
               if (finding.verdict !== 'good')
                 submit({
                   type: 'accept',
@@ -126,13 +135,25 @@ export function FindingCard({ finding }: { finding: Finding }) {
                     reason: reason.slice(0, 300),
                     verdict: finding.verdict,
                     ...(amount === undefined ? {} : { amount }),
+                    ...(deadly ? { by: who.trim().slice(0, 80) } : {}),
                   },
                 });
               setReason(undefined);
             }}
           >
+            {deadly && (
+              <input
+                autoFocus
+                required
+                aria-label="Who answers for it"
+                placeholder="Who answers for it?"
+                className="min-w-0 basis-full rounded-sm border border-line-strong bg-field px-2"
+                value={who}
+                onChange={(event) => setWho(event.target.value)}
+              />
+            )}
             <input
-              autoFocus
+              autoFocus={!deadly}
               aria-label="Why it is acceptable"
               placeholder="Why?"
               className="min-w-0 flex-1 rounded-sm border border-line-strong bg-field px-2"

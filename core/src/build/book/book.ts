@@ -38,7 +38,7 @@ export interface BookInput {
   /** In which lengths are written; mm where it is not said. */
   unit?: LengthUnit;
   /** What all stations say. */
-  findings: readonly Pick<Finding, 'station' | 'verdict' | 'sentence' | 'accepted'>[];
+  findings: readonly Pick<Finding, 'station' | 'verdict' | 'sentence' | 'accepted' | 'answers'>[];
   /** Photos of the log as JPEG or PNG, by content; those that are missing are named. */
   photos: Readonly<Record<string, Uint8Array>>;
 }
@@ -130,7 +130,11 @@ export async function bookPdf(
       { head: 'accepted', share: 5 },
       { head: 'why', share: 3 },
     ],
-    accepted.map((f) => [f.station, f.sentence, f.accepted!]),
+    accepted.map((f) => [
+      f.station,
+      f.sentence,
+      f.answers === undefined ? f.accepted! : `${f.accepted || 'no reason given'}; ${f.answers} answers for it`,
+    ]),
   );
 
   flow.chapter('Harness');

@@ -16,7 +16,9 @@ const WORDS: Record<Accepted['state'], string> = { met: 'âœ“ met', 'not met': 'â
 /** What the brief promised, each with what stands for it; then the sign-off and what was learnt. */
 export function TargetsPanel() {
   const document = useAppSelector(selectDocument);
-  const { acceptance, checks, signedBefore } = useAppSelector(selectAssessment).reports.proof;
+  const { reports, findings } = useAppSelector(selectAssessment);
+  const { acceptance, checks, signedBefore } = reports.proof;
+  const answered = findings.filter((f) => f.answers !== undefined);
   const submit = useSubmit();
   const { signed } = document.proof;
   const lessons = Object.entries(document.build.log).filter(([, e]) => e.kind === 'lesson');
@@ -55,6 +57,18 @@ export function TargetsPanel() {
           </>
         ) : (
           <>
+            {answered.length > 0 && (
+              <>
+                <p className="m-0">Somebody answers for what could kill or burn; the sign-off says so:</p>
+                <ul className="mt-0 mb-2 pl-5">
+                  {answered.map((f) => (
+                    <li key={f.id}>
+                      {f.answers}: {f.brief}
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
             {remains.length > 0 && (
               <p className="mt-0 mb-2">
                 What remains: {remains.join(', ')}. It can be signed all the same, and says so.
@@ -67,7 +81,11 @@ export function TargetsPanel() {
                   signed: {
                     on: today(),
                     by,
-                    words: [words, remains.length > 0 ? `With these left: ${remains.join(', ')}.` : '']
+                    words: [
+                      words,
+                      ...answered.map((f) => `${f.answers} answers for: ${f.brief}.`),
+                      remains.length > 0 ? `With these left: ${remains.join(', ')}.` : '',
+                    ]
                       .filter((w) => w !== '')
                       .join(' ')
                       .slice(0, 600),
