@@ -7,7 +7,7 @@ import { type PowerReport } from '../report';
 import { PRACTICE, SUM, w } from './say';
 import { drawFindings, ratingFindings } from './rating';
 import { supplyFindings } from './supply';
-import { chainFindings } from './wires';
+import { chainFindings, wireFindings } from './wires';
 import { mainsFindings, decorationFindings } from './mains';
 import { pinFindings } from './pins';
 
@@ -107,7 +107,9 @@ export function powerFindings(document: Conversion, assembly: Assembly, report: 
       supplies.map((f) => ({ kind: 'part', id: f.part })),
       true,
     );
-  return findings;
+  // Nothing is good while something on the way is over its rating: a supply that is large enough does not help a plug that burns.
+  const over = [...findings, ...wireFindings(report.wires)].some((f) => f.verdict === 'stop');
+  return over ? findings.map((f) => (f.verdict === 'good' ? { ...f, verdict: 'note' } : f)) : findings;
 }
 
 export { wireFindings } from './wires';
