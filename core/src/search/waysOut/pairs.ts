@@ -37,5 +37,7 @@ export function pairsOf(document: Conversion, singles: readonly Intervention[]):
       });
     }),
   );
-  return pairs.sort((a, b) => a.effort - b.effort);
+  // What the policy does not allow comes last.
+  const rank = ({ effort, withinPolicy }: Intervention) => effort + (withinPolicy ? 0 : 100);
+  return pairs.sort((a, b) => rank(a) - rank(b));
 }

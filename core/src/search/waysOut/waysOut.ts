@@ -1,7 +1,9 @@
 import { assemble, faceReaches } from '../../assembly';
 import { HOLDS, holdsOf } from '../../hold';
-import { partsInside, type Conversion } from '../../document';
+import { keyOf, openingsOf } from '../../cut';
+import { partsInside, type Change, type Conversion } from '../../document';
 import type { Finding } from '../../findings';
+import { listOf } from '../../fit';
 import { conflictOf } from '../conflicts';
 import { shortCables, type Assess, type Settle } from '../judged';
 import type { Layout, LayoutOptions } from '../layout';
@@ -40,6 +42,45 @@ function isHeld(document: Conversion, { change }: WayOut, ids: readonly string[]
     );
   });
 }
+
+/** What a notch through a joint takes more than an opening in one piece; mm-like units. Common practice, no source. */
+const NOTCH = 6;
+
+/** A way with its openings notched into both sides of a joint, where that is all that stops; undefined where it is not. */
+function notched(
+  document: Conversion,
+  way: WayOut,
+  assess: Assess | undefined,
+  counts: (f: Finding) => boolean,
+): WayOut | undefined {
+  const next = assess && applied(document, [way.change]);
+  if (!next) return undefined;
+  const stops = assess(next).filter(counts);
+  if (stops.length === 0 || !stops.every((f) => f.id.startsWith(JOINT))) return undefined;
+  const openings = openingsOf(next, assemble(next)).filter((o) => stops.some((f) => f.id === `${JOINT}${keyOf(o)}`));
+  const names = [...new Set(openings.map((o) => o.name))];
+  return {
+    ...way,
+    label: `${way.label}, and notch both sides of the joint for ${listOf(names)}`,
+    price: `${way.price}; cut with both clamped together`,
+    effort: way.effort + NOTCH * openings.length,
+    change: {
+      type: 'all',
+      what: way.label,
+      changes: [
+        way.change,
+        ...openings.map((o): Change => ({
+          type: 'adjustOpening',
+          key: keyOf(o),
+          name: o.name,
+          patch: { joint: 'both' },
+        })),
+      ],
+    },
+  };
+}
+
+const JOINT = 'cut/joint/';
 
 /** What stops whatever stands where: the plan with nothing in the shell. No layout is to blame for it. */
 const stopsAnyway = (document: Conversion, assess: Assess | undefined): ReadonlySet<string> =>
@@ -84,8 +125,9 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
     const next = applied(document, [way.change]);
     return next !== undefined && ![...assess(next), ...shortCables(next)].some(counts);
   };
-  const add = (way: WayOut) => {
-    if (!holds(way)) return false;
+  const add = (found: WayOut) => {
+    const way = [found, notched(document, found, assess, counts)].find((w) => w !== undefined && holds(w));
+    if (!way) return false;
     ways.push(way);
     ways.sort((a, b) => a.effort - b.effort);
     onWay?.(ways);
@@ -94,10 +136,21 @@ export function waysOutOf(document: Conversion, options: WaysOutOptions = {}): W
   const attempt = (i: Intervention): boolean => {
     if (!tried.includes(i.label)) tried.push(i.label);
     const next = applied(document, i.changes);
-    const layout = next && look(next, i.search);
-    if (layout === undefined) return false;
-    const way = wayFrom(document, i, layout);
-    return isHeld(document, way, i.held) && add(way);
+    if (!next) return false;
+    const wayBy = (more: Partial<LayoutOptions> = {}): WayOut | undefined => {
+      const layout = look(next, { ...i.search, ...more });
+      const way = layout && wayFrom(document, i, layout);
+      return way && isHeld(document, way, i.held) ? way : undefined;
+    };
+    if (!assess) {
+      const way = wayBy();
+      return way !== undefined && add(way);
+    }
+    // First wherever joints run: what has no layout then has none. One that keeps clear of them is better than a notch.
+    const anywhere = wayBy({ assess: (d) => assess(d).filter((f) => !f.id.startsWith(JOINT)) });
+    if (!anywhere) return false;
+    const clear = holds(anywhere) ? anywhere : wayBy();
+    return (clear !== undefined && add(clear)) || add(anywhere);
   };
 
   // Where nothing stops there is nothing to find a way out of.
