@@ -14,9 +14,8 @@ import { ShellView } from '../view/ShellView';
 import { Announcer } from './Announcer';
 import { BehindDialog } from './BehindDialog';
 import { ConflictDialog } from './ConflictDialog';
-import { InstrumentsDialog } from '../instruments/InstrumentsDialog';
 import { Header } from './Header';
-import { Shortcuts } from './Shortcuts';
+import { OnceShown } from './OnceShown';
 import { StationRail } from './StationRail';
 import { useAppDispatch, useAppSelector } from './store';
 import { useKeptFocus } from './useKeptFocus';
@@ -154,8 +153,7 @@ export function Workbench() {
       <Announcer />
       <ConflictDialog />
       <BehindDialog />
-      <Shortcuts />
-      <InstrumentsDialog />
+      <OnceShown />
       {DEBUG && (
         <Suspense>
           <DebugPanel />

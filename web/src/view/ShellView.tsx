@@ -6,13 +6,13 @@ import { arriving } from './arriving';
 import type { Label } from './Labels';
 import { hullBox } from './projection';
 import { defaultDepth } from './section';
-import { SectionView } from './SectionView';
 import { select } from './slice';
 import { useStations, type Tape } from './station';
 import { useViewKeys } from './useViewKeys';
 import { ViewBar } from './ViewBar';
 
 // The largest piece of the interface is fetched while the plan is.
+const SectionView = arriving(import('./SectionView').then((m) => m.SectionView));
 const Scene3d = arriving(import('./Scene3d').then((m) => m.Scene3d));
 
 const FIGURE = 'figure px-1 text-[17px] leading-5 [text-shadow:0_0_4px_#06201a,0_0_2px_#06201a]';
