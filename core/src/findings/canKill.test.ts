@@ -44,6 +44,7 @@ it('mains, high voltage, charge and what burns are not lived with by a click; wh
   const harmless: [string, Verdict][] = [
     ['power/wire/supply-1>board-1:main-power', 'warn'],
     ['power/fuse', 'note'],
+    ['shell/hazard/rust', 'warn'],
     ['power/earth', 'note'],
     ['power/none', 'warn'],
     ['fit/card-1|rear', 'stop'],
