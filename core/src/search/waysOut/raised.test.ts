@@ -79,6 +79,7 @@ it('under Conserve it lies on a sheet that is taped down, and nothing is drilled
     const carrier = next.layout.placements['board-1']!.with!;
     expect(heldSentence(holdsOf(next, assemble(next)).get(carrier)!)).toBe('It is taped to the floor.');
     expect(way.reversible).toBe(true);
+    expect(way.price).toContain('it comes out again');
   }
 });
 

@@ -39,7 +39,7 @@ export function raised(document: Conversion): Intervention[] {
           id: `floor/${id}/${row}/${how}`,
           kind: 'floor' as const,
           label: `${name} on ${words}, ${how}`,
-          price: `a sheet of plywood of ${made.width} × ${made.depth} × ${SHEET} mm to saw${made.foot === 'posts' ? ', four posts' : ''}; it comes out again`,
+          price: `a sheet of plywood of ${made.width} × ${made.depth} × ${SHEET} mm to saw${made.foot === 'posts' ? ', four posts' : ''}${mount === 'glue' ? '; glued, it stays' : '; it comes out again'}`,
           reversible: mount !== 'glue',
           withinPolicy: true,
           effort: EFFORT.floor[brief.policy] + k + made.height / 20 + made.width / 500,
@@ -91,7 +91,7 @@ function holdings({ brief, shell }: Conversion, made: MadeStand): { how: string;
   if (mayCut(brief, 'bottom')) all.push({ how: 'screwed down' });
   if (faces.every((face) => mayCut(brief, face))) return all;
   all.push({ how: 'taped down', mount: 'tape' });
-  if (brief.policy !== 'conserve' && made.foot === 'block') all.push({ how: 'glued to a wall', mount: 'glue' });
+  if (brief.policy !== 'conserve' && made.foot === 'block') all.push({ how: 'glued in place', mount: 'glue' });
   return all;
 }
 
